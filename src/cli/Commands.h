@@ -1,0 +1,15 @@
+#pragma once
+#include "core/audio/Progress.h"
+
+namespace CLI {
+class App;
+}
+
+namespace rivlen {
+
+/// Each command adds itself to the program and runs when it was named. progress is cancelled by SIGINT/SIGTERM.
+void addInspect(CLI::App& program, Progress& progress);
+void addSplit(CLI::App& program, Progress& progress);
+void addNetworks(CLI::App& program);
+
+}  // namespace rivlen

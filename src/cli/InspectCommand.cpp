@@ -1,0 +1,44 @@
+#include <CLI/CLI.hpp>
+#include <cstdio>
+
+#include "cli/Commands.h"
+#include "cli/ProgressLine.h"
+#include "core/audio/Timecode.h"
+#include "core/delivery/Inspection.h"
+#include "core/media/MediaReader.h"
+
+namespace rivlen {
+
+void addInspect(CLI::App& program, Progress& progress) {
+    struct Options {
+        std::string file;
+        bool json = false;
+    };
+    auto o = std::make_shared<Options>();
+    auto* command = program.add_subcommand("inspect", "Tells what a recording is and how loud.");
+    command->add_option("FILE", o->file, "An audio or video file.")->required();
+    command->add_flag("--json", o->json, "Print one JSON document.");
+    command->callback([o, &progress] {
+        MediaReader reader(o->file);
+        Inspection found;
+        {
+            ProgressLine line("inspecting");
+            progress.onProgress = [&line](double f) { line.show(f); };
+            found = inspect(reader, progress);
+        }
+        const auto json = toJson(reader.info(), found);
+        if (o->json) {
+            std::printf("%s\n", json.dump(1).c_str());
+            return;
+        }
+        const MediaInfo& i = reader.info();
+        std::printf("%s\n  %s, %d Hz, %s, %s%s\n", i.file.c_str(), formatTime(i.duration()).c_str(), i.sampleRate, i.layout.c_str(), i.codec.c_str(),
+                    i.bits ? (", " + std::to_string(i.bits) + " bits").c_str() : "");
+        if (i.timecode) std::printf("  timecode %s\n", i.timecode->c_str());
+        if (i.picture) std::printf("  picture %dx%d, %.3f frames/s, %s\n", i.picture->width, i.picture->height, i.picture->fps, i.picture->codec.c_str());
+        std::printf("  loudness %.1f LUFS, range %.1f LU, true peak %.1f dBTP, peak %.1f dBFS, noise floor %.1f dBFS\n", found.integratedLufs, found.rangeLu,
+                    found.truePeakDbtp, found.peakDbfs, found.noiseFloorDbfs);
+    });
+}
+
+}  // namespace rivlen

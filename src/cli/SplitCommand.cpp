@@ -1,0 +1,110 @@
+#include <CLI/CLI.hpp>
+#include <chrono>
+#include <cmath>
+#include <cstdio>
+#include <set>
+
+#include "cli/Commands.h"
+#include "cli/ProgressLine.h"
+#include "core/audio/Decibel.h"
+#include "core/audio/Timecode.h"
+#include "core/delivery/StemFiles.h"
+#include "core/media/MediaReader.h"
+#include "core/separation/Engine.h"
+
+namespace rivlen {
+
+namespace {
+
+struct Options {
+    std::vector<std::string> files;
+    std::string out, network, quality = "fine", from, to, format = "wav", bits = "32f";
+    std::string depth = "full", firmness = "0";
+    bool force = false, json = false;
+};
+
+nlohmann::json number(double value) {
+    if (!std::isfinite(value) || value <= kSilenceDb) return nullptr;
+    return std::round(value * 100) / 100;
+}
+
+nlohmann::json splitOne(const std::string& file, const Options& o, const IsolationSettings& settings, const NetworkCard& card,
+                        std::shared_ptr<Network>& network, Progress& progress) {
+    const auto start = std::chrono::steady_clock::now();
+    MediaReader reader(file);
+    const double fps = reader.info().picture && reader.info().picture->fps > 0 ? reader.info().picture->fps : 25.0;
+    EngineOptions options;
+    options.quality = o.quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine;
+    const auto frameAt = [&](const std::string& text) {
+        return std::min<int64_t>(std::llround(parseTime(text, fps) * reader.sampleRate()), reader.frames());
+    };
+    if (!o.from.empty()) options.from = frameAt(o.from);
+    if (!o.to.empty()) options.to = frameAt(o.to);
+    const int64_t end = options.to < 0 ? reader.frames() : options.to;
+    if (options.from >= end)
+        throw Error(Error::Kind::Usage, "The span asked for in \"" + file + "\" is empty: --from must lie before --to and before the end (" + formatTime(reader.info().duration()) + ").");
+
+    const StemFiles::Target target{o.out, std::filesystem::path(file).stem().string(), AudioFormat::parse(o.format, o.bits), o.force};
+    StemFiles files(target, card.stems, reader.sampleRate(), reader.channels(), settings);
+    if (!network) network = loadNetwork(card);
+    {
+        ProgressLine line("splitting " + std::filesystem::path(file).filename().string());
+        progress.onProgress = [&line](double f) { line.show(f); };
+        separate(reader, network, options, [&files](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) { files.add(source, stems); }, progress);
+    }
+    progress.throwIfCancelled();
+    const StemReport report = files.finish();
+    nlohmann::json json{{"file", file}, {"network", card.id}, {"residual_dbfs", number(report.residualDbfs)}};
+    for (const auto& stem : report.stems)
+        json["stems"].push_back({{"name", stem.name}, {"path", stem.file.string()}, {"peak_dbfs", number(stem.peakDbfs)}, {"rms_dbfs", number(stem.rmsDbfs)}, {"lufs", number(stem.lufs)}});
+    json["seconds_audio"] = double(end - options.from) / reader.sampleRate();
+    json["seconds_wall"] = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+    json["settings"] = toJson(settings);
+    json["settings"]["quality"] = o.quality;
+    return json;
+}
+
+void run(const Options& o, Progress& progress) {
+    IsolationSettings settings;
+    settings.depth = parseValue(isolationParameters()[0], o.depth);
+    settings.firmness = parseValue(isolationParameters()[1], o.firmness);
+    if (!o.from.empty()) parseTime(o.from);
+    if (!o.to.empty()) parseTime(o.to);
+    AudioFormat::parse(o.format, o.bits);
+    const NetworkCard card = findNetwork(o.network);
+    std::set<std::string> names;
+    for (const auto& file : o.files)
+        if (!names.insert(std::filesystem::path(file).stem().string()).second)
+            throw Error(Error::Kind::Usage, "Two of the files are called \"" + std::filesystem::path(file).stem().string() + "\" and would write the same stems: split them into different folders.");
+    std::shared_ptr<Network> network;
+    nlohmann::json all = nlohmann::json::array();
+    for (const auto& file : o.files) {
+        const auto json = splitOne(file, o, settings, card, network, progress);
+        all.push_back(json);
+        if (!o.json)
+            for (const auto& stem : json["stems"]) std::printf("%s\n", stem["path"].get<std::string>().c_str());
+    }
+    if (o.json) std::printf("%s\n", nlohmann::json{{"files", all}}.dump(1).c_str());
+}
+
+}  // namespace
+
+void addSplit(CLI::App& program, Progress& progress) {
+    auto o = std::make_shared<Options>();
+    auto* command = program.add_subcommand("split", "Separates recordings into stems that sum back to them.");
+    command->add_option("FILE", o->files, "Audio or video files.")->required();
+    command->add_option("--out", o->out, "Folder for the stems; made when missing.")->required();
+    command->add_option("--network", o->network, "Network id, see `rivlen-cli networks`.");
+    command->add_option("--quality", o->quality, "quick or fine (default).")->check(CLI::IsMember({"quick", "fine"}));
+    command->add_option("--from", o->from, "Start: seconds or timecode.");
+    command->add_option("--to", o->to, "End: seconds or timecode.");
+    for (const auto& p : isolationParameters())
+        command->add_option(p.value == &IsolationSettings::depth ? "--depth" : "--firmness", p.value == &IsolationSettings::depth ? o->depth : o->firmness, p.explanation);
+    command->add_option("--format", o->format, "wav (default) or flac.");
+    command->add_option("--bits", o->bits, "16, 24 or 32f (default).");
+    command->add_flag("--force", o->force, "Overwrite files that are there.");
+    command->add_flag("--json", o->json, "Print one JSON document.");
+    command->callback([o, &progress] { run(*o, progress); });
+}
+
+}  // namespace rivlen

@@ -1,0 +1,27 @@
+#pragma once
+#include <memory>
+
+#include "core/audio/AudioBuffer.h"
+
+namespace rivlen {
+
+/// Streaming sample rate conversion (libsoxr, "very high quality", linear phase). The delay of the
+/// filter is compensated: output sample k lies at time k / outRate. With equal rates it is a wire.
+class Resampler {
+public:
+    Resampler(int inRate, int outRate, int channels);
+    ~Resampler();
+    Resampler(Resampler&&) noexcept;
+    Resampler& operator=(Resampler&&) noexcept;
+
+    /// Feeds frames and returns what is ready. Throws Error (Other) when libsoxr fails.
+    AudioBuffer process(const AudioBuffer& in);
+    /// Ends the stream and returns the rest.
+    AudioBuffer finish();
+
+private:
+    struct Impl;
+    std::unique_ptr<Impl> m;
+};
+
+}  // namespace rivlen

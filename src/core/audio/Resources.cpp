@@ -1,0 +1,30 @@
+#include "core/audio/Resources.h"
+
+#include <cstdlib>
+
+namespace rivlen {
+
+namespace fs = std::filesystem;
+
+fs::path programFolder() {
+    std::error_code problem;
+    const fs::path self = fs::read_symlink("/proc/self/exe", problem);
+    return problem ? fs::current_path() : self.parent_path();
+}
+
+fs::path resourceFolder(const std::string& name) {
+    const fs::path here = programFolder();
+    for (const fs::path& candidate : {here / "../share/rivlen" / name, here / "../.." / name}) {
+        std::error_code problem;
+        if (fs::is_directory(candidate, problem)) return fs::canonical(candidate);
+    }
+    return {};
+}
+
+fs::path cacheFolder() {
+    if (const char* xdg = std::getenv("XDG_CACHE_HOME"); xdg && *xdg) return fs::path(xdg) / "rivlen";
+    const char* home = std::getenv("HOME");
+    return (home && *home ? fs::path(home) / ".cache" : fs::temp_directory_path()) / "rivlen";
+}
+
+}  // namespace rivlen

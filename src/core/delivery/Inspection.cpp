@@ -1,0 +1,70 @@
+#include "core/delivery/Inspection.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/audio/Decibel.h"
+#include "core/delivery/Loudness.h"
+
+namespace rivlen {
+
+Inspection inspect(SampleSource& source, const Progress& progress) {
+    LoudnessMeter meter(source.channels(), source.sampleRate());
+    const int64_t stretch = std::max<int64_t>(1, source.sampleRate() / 20);
+    const int64_t block = stretch * 40;
+    std::vector<double> levels;
+    for (int64_t at = 0; at < source.frames(); at += block) {
+        progress.throwIfCancelled();
+        const AudioBuffer audio = source.read(at, std::min(block, source.frames() - at));
+        meter.add(audio);
+        for (int64_t from = 0; from + stretch <= audio.frames(); from += stretch) {
+            double energy = 0;
+            for (int c = 0; c < audio.channels(); ++c)
+                for (float v : audio.channel(c).subspan(size_t(from), size_t(stretch))) energy += double(v) * v;
+            if (energy > 0) levels.push_back(energy / double(stretch * audio.channels()));
+        }
+        progress.report(double(at + audio.frames()) / double(source.frames()));
+    }
+    Inspection found;
+    found.integratedLufs = meter.integrated();
+    found.rangeLu = meter.range();
+    found.truePeakDbtp = meter.truePeak();
+    found.peakDbfs = meter.samplePeak();
+    found.noiseFloorDbfs = kSilenceDb;
+    if (!levels.empty()) {
+        const size_t tenth = std::max<size_t>(1, levels.size() / 10);
+        std::nth_element(levels.begin(), levels.begin() + long(tenth - 1), levels.end());
+        double sum = 0;
+        for (size_t i = 0; i < tenth; ++i) sum += levels[i];
+        found.noiseFloorDbfs = toDb(std::sqrt(sum / double(tenth)));
+    }
+    return found;
+}
+
+namespace {
+/// JSON has no infinity: what is not measurable is null.
+nlohmann::json number(double value) {
+    if (!std::isfinite(value) || value <= kSilenceDb) return nullptr;
+    return std::round(value * 100) / 100;
+}
+}  // namespace
+
+nlohmann::json toJson(const MediaInfo& info, const Inspection& i) {
+    nlohmann::json json{{"file", info.file},
+                        {"duration_s", info.duration()},
+                        {"sample_rate", info.sampleRate},
+                        {"channels", info.channels},
+                        {"layout", info.layout},
+                        {"codec", info.codec},
+                        {"bits", info.bits > 0 ? nlohmann::json(info.bits) : nlohmann::json(nullptr)},
+                        {"timecode", info.timecode ? nlohmann::json(*info.timecode) : nlohmann::json(nullptr)},
+                        {"picture", nullptr},
+                        {"loudness", {{"integrated_lufs", number(i.integratedLufs)}, {"range_lu", number(i.rangeLu)}, {"true_peak_dbtp", number(i.truePeakDbtp)}}},
+                        {"peak_dbfs", number(i.peakDbfs)},
+                        {"noise_floor_dbfs", number(i.noiseFloorDbfs)}};
+    if (info.picture)
+        json["picture"] = {{"width", info.picture->width}, {"height", info.picture->height}, {"fps", info.picture->fps}, {"codec", info.picture->codec}};
+    return json;
+}
+
+}  // namespace rivlen

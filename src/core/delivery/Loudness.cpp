@@ -1,0 +1,65 @@
+#include "core/delivery/Loudness.h"
+
+#include <ebur128.h>
+
+#include <cmath>
+
+#include "core/audio/Decibel.h"
+#include "core/audio/Error.h"
+
+namespace rivlen {
+
+struct LoudnessMeter::Impl {
+    ebur128_state* state = nullptr;
+    int channels = 0;
+    std::vector<float> interleaved;
+    ~Impl() {
+        if (state) ebur128_destroy(&state);
+    }
+    template <typename Get>
+    double largest(Get get) const {
+        double peak = 0;
+        for (int c = 0; c < channels; ++c) {
+            double value = 0;
+            if (get(state, unsigned(c), &value) == EBUR128_SUCCESS) peak = std::max(peak, value);
+        }
+        return toDb(peak);
+    }
+};
+
+LoudnessMeter::LoudnessMeter(int channels, int sampleRate) : m(std::make_unique<Impl>()) {
+    m->channels = channels;
+    m->state = ebur128_init(unsigned(channels), unsigned(sampleRate), EBUR128_MODE_I | EBUR128_MODE_LRA | EBUR128_MODE_TRUE_PEAK | EBUR128_MODE_SAMPLE_PEAK);
+    if (!m->state) throw Error(Error::Kind::Other, "Loudness cannot be measured at this sample rate and channel count.");
+    if (channels == 6) {  // 5.1 in file order: the LFE does not count, the surrounds weigh +1.5 dB
+        const int map[] = {EBUR128_LEFT, EBUR128_RIGHT, EBUR128_CENTER, EBUR128_UNUSED, EBUR128_LEFT_SURROUND, EBUR128_RIGHT_SURROUND};
+        for (unsigned c = 0; c < 6; ++c) ebur128_set_channel(m->state, c, map[c]);
+    }
+}
+
+LoudnessMeter::~LoudnessMeter() = default;
+LoudnessMeter::LoudnessMeter(LoudnessMeter&&) noexcept = default;
+
+void LoudnessMeter::add(const AudioBuffer& audio) {
+    m->interleaved.resize(audio.samples().size());
+    for (int c = 0; c < m->channels; ++c)
+        for (int64_t i = 0; i < audio.frames(); ++i) m->interleaved[size_t(i * m->channels + c)] = audio.channel(c)[size_t(i)];
+    ebur128_add_frames_float(m->state, m->interleaved.data(), size_t(audio.frames()));
+}
+
+double LoudnessMeter::integrated() const {
+    double value = -HUGE_VAL;
+    ebur128_loudness_global(m->state, &value);
+    return value;
+}
+
+double LoudnessMeter::range() const {
+    double value = 0;
+    ebur128_loudness_range(m->state, &value);
+    return value;
+}
+
+double LoudnessMeter::truePeak() const { return m->largest(ebur128_true_peak); }
+double LoudnessMeter::samplePeak() const { return m->largest(ebur128_sample_peak); }
+
+}  // namespace rivlen

@@ -1,0 +1,26 @@
+#pragma once
+#include <memory>
+
+#include "core/audio/AudioBuffer.h"
+
+namespace rivlen {
+
+/// Loudness after ITU-R BS.1770-4 / EBU R 128 (libebur128). Feed blocks in order.
+class LoudnessMeter {
+public:
+    LoudnessMeter(int channels, int sampleRate);
+    ~LoudnessMeter();
+    LoudnessMeter(LoudnessMeter&&) noexcept;
+
+    void add(const AudioBuffer& audio);
+    double integrated() const;  ///< LUFS; -infinity for silence or less than 0.4 s
+    double range() const;       ///< LU (EBU Tech 3342)
+    double truePeak() const;    ///< dBTP
+    double samplePeak() const;  ///< dBFS; kSilenceDb for silence
+
+private:
+    struct Impl;
+    std::unique_ptr<Impl> m;
+};
+
+}  // namespace rivlen

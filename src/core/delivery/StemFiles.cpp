@@ -1,0 +1,99 @@
+#include "core/delivery/StemFiles.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/audio/Decibel.h"
+#include "core/audio/Error.h"
+#include "core/delivery/Loudness.h"
+#include "core/isolation/Isolator.h"
+
+namespace rivlen {
+
+namespace fs = std::filesystem;
+
+fs::path stemPath(const StemFiles::Target& t, const std::string& stem) {
+    return t.folder / (t.basename + "." + stem + "." + t.format.extension());
+}
+
+struct StemFiles::Impl {
+    std::vector<std::string> names;
+    std::vector<std::unique_ptr<AudioWriter>> writers;
+    std::vector<LoudnessMeter> meters;
+    std::vector<double> energies;
+    double residual = 0;
+    int64_t samples = 0;
+    int wanted = 0;
+    IsolationSettings settings;
+    Isolator isolator;
+
+    // Frames that wait for the isolation's context; they start margin() before the next frame to be written.
+    AudioBuffer source;
+    std::vector<AudioBuffer> stems;
+    int64_t written = 0;
+
+    Impl(int channels, int rate) : isolator(channels, rate), source(channels, isolator.margin()) {}
+
+    void write(int64_t count) {
+        if (count <= 0) return;
+        const int64_t margin = isolator.margin();
+        const auto out = isolator.apply(settings, wanted, written, count, source, stems);
+        for (int c = 0; c < source.channels(); ++c)
+            for (int64_t i = 0; i < count; ++i) {
+                double sum = 0;
+                for (const auto& stem : out) sum += double(stem.channel(c)[size_t(i)]);
+                residual = std::max(residual, std::fabs(sum - source.channel(c)[size_t(margin + i)]));
+            }
+        for (size_t s = 0; s < out.size(); ++s) {
+            for (float v : out[s].samples()) energies[s] += double(v) * v;
+            meters[s].add(out[s]);
+            writers[s]->write(out[s]);
+        }
+        samples += count * source.channels();
+        written += count;
+        source = source.slice(count, source.frames() - count);
+        for (auto& stem : stems) stem = stem.slice(count, stem.frames() - count);
+    }
+};
+
+StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int rate, int channels, const IsolationSettings& settings)
+    : m(std::make_unique<Impl>(channels, rate)) {
+    const auto found = std::find(names.begin(), names.end(), settings.stem);
+    if (found == names.end())
+        throw Error(Error::Kind::Usage, "The network gives no stem \"" + settings.stem + "\": choose one of its own, or another network.");
+    m->wanted = int(found - names.begin());
+    m->settings = settings;
+    for (const auto& name : names) {
+        m->writers.push_back(std::make_unique<AudioWriter>(stemPath(target, name), rate, channels, target.format, target.overwrite));
+        m->meters.emplace_back(channels, rate);
+        m->stems.emplace_back(channels, m->isolator.margin());
+    }
+    m->energies.assign(names.size(), 0.0);
+    m->names = std::move(names);
+}
+
+StemFiles::~StemFiles() = default;
+
+void StemFiles::add(const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+    m->source.append(source);
+    for (size_t s = 0; s < stems.size(); ++s) m->stems[s].append(stems[s]);
+    m->write(m->source.frames() - 2 * m->isolator.margin());
+}
+
+StemReport StemFiles::finish() {
+    const int64_t left = m->source.frames() - m->isolator.margin();
+    const AudioBuffer silence(m->source.channels(), m->isolator.margin());
+    m->source.append(silence);
+    for (auto& stem : m->stems) stem.append(silence);
+    m->write(left);
+    StemReport report;
+    for (size_t s = 0; s < m->names.size(); ++s) {
+        m->writers[s]->commit();
+        const double rms = m->samples > 0 ? std::sqrt(m->energies[s] / double(m->samples)) : 0.0;
+        report.stems.push_back({m->names[s], m->writers[s]->file(), m->meters[s].samplePeak(), toDb(rms), m->meters[s].integrated()});
+    }
+    report.residualDbfs = toDb(m->residual);
+    return report;
+}
+
+}  // namespace rivlen

@@ -1,0 +1,49 @@
+#pragma once
+#include <filesystem>
+#include <memory>
+#include <string>
+#include <vector>
+
+#include "core/isolation/IsolationSettings.h"
+#include "core/media/AudioWriter.h"
+
+namespace rivlen {
+
+/// What was written for one recording.
+struct StemReport {
+    struct Stem {
+        std::string name;
+        std::filesystem::path file;
+        double peakDbfs, rmsDbfs, lufs;
+    };
+    std::vector<Stem> stems;
+    double residualDbfs;  ///< peak of source minus sum of the stems as computed in 32-bit float
+};
+
+/// Writes a separation as files BASENAME.STEM.wav at given strength settings. Takes the blocks of a
+/// StemSink in order; nothing has its final name before finish().
+class StemFiles {
+public:
+    struct Target {
+        std::filesystem::path folder;
+        std::string basename;
+        AudioFormat format;
+        bool overwrite = false;
+    };
+
+    /// Opens all files; throws Error (OutputUnwritable), or Error (Usage) when the wanted stem is not among stems.
+    StemFiles(const Target& target, std::vector<std::string> stems, int sampleRate, int channels, const IsolationSettings& settings);
+    ~StemFiles();
+
+    void add(const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
+    StemReport finish();
+
+private:
+    struct Impl;
+    std::unique_ptr<Impl> m;
+};
+
+/// The path of one stem's file.
+std::filesystem::path stemPath(const StemFiles::Target& target, const std::string& stem);
+
+}  // namespace rivlen

@@ -1,0 +1,72 @@
+#include "core/isolation/IsolationSettings.h"
+
+#include <cmath>
+#include <cstdio>
+
+#include "core/audio/Error.h"
+
+namespace rivlen {
+
+const std::vector<IsolationParameter>& isolationParameters() {
+    static const std::vector<IsolationParameter> table = {
+        {"depth_db", "Depth", "dB", 0.0, kFullDepth, kFullDepth, 0.5,
+         "How far down everything else is taken at most. Too much sounds sterile, as if recorded in a booth; then let some of it back.",
+         &IsolationSettings::depth},
+        {"firmness", "Firmness", "", -100.0, 100.0, 0.0, 1.0,
+         "How decisively an uncertain sound is given to one stem. Too firm, and words lose their t, s and x or ring like water; too soft, and the bed shines through.",
+         &IsolationSettings::firmness},
+    };
+    return table;
+}
+
+std::string describeValue(const IsolationParameter& p, double value) {
+    if (p.value == &IsolationSettings::depth && value >= kFullDepth) return "full";
+    char text[32];
+    const bool tenths = p.step < 1.0;
+    std::snprintf(text, sizeof text, p.minimum < 0 ? (tenths ? "%+.1f" : "%+.0f") : (tenths ? "%.1f" : "%.0f"), value + 0.0);
+    if (p.minimum < 0 && value == 0.0) std::snprintf(text, sizeof text, "0");
+    return *p.unit ? std::string(text) + " " + p.unit : text;
+}
+
+double parseValue(const IsolationParameter& p, const std::string& text) {
+    if (p.value == &IsolationSettings::depth && text == "full") return kFullDepth;
+    char* end = nullptr;
+    const double value = std::strtod(text.c_str(), &end);
+    while (end && *end == ' ') ++end;
+    const double maximum = p.value == &IsolationSettings::depth ? 60.0 : p.maximum;
+    const bool clean = end && end != text.c_str() && (*end == 0 || std::string(end) == p.unit);
+    if (!clean || !std::isfinite(value) || value < p.minimum || value > maximum) {
+        char range[96];
+        std::snprintf(range, sizeof range, "%g to %g%s%s", p.minimum, maximum, *p.unit ? " " : "", p.unit);
+        throw Error(Error::Kind::Usage, "\"" + text + "\" is not a value for " + p.name + ": give " + range +
+                                            (p.value == &IsolationSettings::depth ? ", or full." : "."));
+    }
+    return value;
+}
+
+nlohmann::json toJson(const IsolationSettings& settings) {
+    nlohmann::json json{{"stem", settings.stem}};
+    for (const auto& p : isolationParameters()) {
+        const double value = settings.*p.value;
+        if (p.value == &IsolationSettings::depth && value >= kFullDepth) json[p.id] = "full";
+        else json[p.id] = value;
+    }
+    return json;
+}
+
+IsolationSettings isolationFromJson(const nlohmann::json& json) {
+    IsolationSettings settings;
+    settings.stem = json.value("stem", settings.stem);
+    for (const auto& p : isolationParameters()) {
+        if (!json.contains(p.id)) continue;
+        const auto& field = json.at(p.id);
+        try {
+            settings.*p.value = parseValue(p, field.is_string() ? field.get<std::string>() : field.dump());
+        } catch (const Error& e) {
+            throw Error(Error::Kind::InputUnreadable, e.what());
+        }
+    }
+    return settings;
+}
+
+}  // namespace rivlen

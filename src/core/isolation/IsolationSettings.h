@@ -1,0 +1,42 @@
+#pragma once
+#include <nlohmann/json.hpp>
+#include <string>
+#include <vector>
+
+namespace rivlen {
+
+/// Depth from here on means "full": nothing of the unwanted is left.
+inline constexpr double kFullDepth = 61.0;
+
+/// How strongly one stem is isolated. Neutral values give the network's plain answer.
+struct IsolationSettings {
+    std::string stem = "dialogue";  ///< the wanted one
+    double depth = kFullDepth;      ///< dB, 0 ... 60, kFullDepth = full
+    double firmness = 0.0;          ///< -100 ... +100
+
+    bool operator==(const IsolationSettings&) const = default;
+};
+
+/// One row of the table from which the session file, the command line and the window take a setting's name,
+/// range, unit, default and explanation.
+struct IsolationParameter {
+    const char* id;    ///< in files and on the command line
+    const char* name;  ///< in the window
+    const char* unit;
+    double minimum, maximum, neutral, step;
+    const char* explanation;  ///< what it does to the sound, and how one hears too much of it
+    double IsolationSettings::*value;
+};
+
+const std::vector<IsolationParameter>& isolationParameters();
+
+/// The value as a user reads it: "12.0 dB", "full", "+20".
+std::string describeValue(const IsolationParameter& parameter, double value);
+/// The reverse, for typed input; throws Error (Usage) that names the parameter and its range.
+double parseValue(const IsolationParameter& parameter, const std::string& text);
+
+nlohmann::json toJson(const IsolationSettings& settings);
+/// Missing fields keep their neutral value; throws Error (InputUnreadable) for values out of range.
+IsolationSettings isolationFromJson(const nlohmann::json& json);
+
+}  // namespace rivlen

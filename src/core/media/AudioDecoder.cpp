@@ -1,0 +1,218 @@
+#include "core/media/AudioDecoder.h"
+
+extern "C" {
+#include <libavcodec/avcodec.h>
+#include <libavformat/avformat.h>
+#include <libavutil/channel_layout.h>
+#include <libavutil/opt.h>
+#include <libavutil/timecode.h>
+#include <libswresample/swresample.h>
+}
+
+#include <cmath>
+
+#include "core/audio/Error.h"
+
+namespace rivlen {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+[[noreturn]] void unreadable(const fs::path& file, const std::string& why) {
+    throw Error(Error::Kind::InputUnreadable, "\"" + file.string() + "\" " + why);
+}
+
+std::string layoutName(const AVChannelLayout& layout) {
+    char text[64] = "";
+    av_channel_layout_describe(&layout, text, sizeof text);
+    return text;
+}
+
+}  // namespace
+
+struct AudioDecoder::Impl {
+    AVFormatContext* format = nullptr;
+    AVCodecContext* codec = nullptr;
+    SwrContext* convert = nullptr;
+    AVPacket* packet = av_packet_alloc();
+    AVFrame* frame = av_frame_alloc();
+    AVStream* stream = nullptr;
+    MediaInfo info;
+    int64_t firstPts = AV_NOPTS_VALUE;  ///< pts of the first decoded sample, in 1/sampleRate
+    int64_t position = 0;               ///< where the next block starts
+    bool known = true;                  ///< position is right (false after a seek until a pts arrives)
+    bool drained = false;
+
+    ~Impl() {
+        av_frame_free(&frame);
+        av_packet_free(&packet);
+        swr_free(&convert);
+        avcodec_free_context(&codec);
+        avformat_close_input(&format);
+    }
+
+    int64_t toSamples(int64_t pts) const {
+        return av_rescale_q_rnd(pts, stream->time_base, AVRational{1, info.sampleRate}, AV_ROUND_NEAR_INF);
+    }
+
+    void open(const fs::path& file) {
+        std::error_code problem;
+        const auto status = fs::status(file, problem);
+        if (!fs::exists(status)) unreadable(file, "is not there: check the path, or whether the disk it is on is connected.");
+        if (fs::is_directory(status)) unreadable(file, "is a folder: choose a file inside it.");
+        if (fs::is_regular_file(status) && fs::file_size(file, problem) == 0)
+            unreadable(file, "is empty (0 bytes): copy or export it again.");
+        if (const int code = avformat_open_input(&format, ("file:" + file.string()).c_str(), nullptr, nullptr); code < 0) {
+            if (code == AVERROR(EACCES)) unreadable(file, "may not be read by you: change its permissions.");
+            unreadable(file, "is not a recording that can be read, or it was cut short: choose an audio or video file, or copy it again.");
+        }
+        if (avformat_find_stream_info(format, nullptr) < 0)
+            unreadable(file, "holds nothing that can be decoded: it may be damaged; copy or export it again.");
+        const int index = av_find_best_stream(format, AVMEDIA_TYPE_AUDIO, -1, -1, nullptr, 0);
+        if (index < 0) {
+            const bool picture = av_find_best_stream(format, AVMEDIA_TYPE_VIDEO, -1, -1, nullptr, 0) >= 0;
+            unreadable(file, picture ? "has a picture but no sound: choose a file with a sound track."
+                                     : "holds no sound: choose an audio or video file.");
+        }
+        stream = format->streams[index];
+        for (unsigned i = 0; i < format->nb_streams; ++i)
+            if (int(i) != index) format->streams[i]->discard = AVDISCARD_ALL;
+        const AVCodec* decoder = avcodec_find_decoder(stream->codecpar->codec_id);
+        if (!decoder) unreadable(file, std::string("uses the sound codec \"") + avcodec_get_name(stream->codecpar->codec_id) + "\", which cannot be decoded here: convert it first.");
+        codec = avcodec_alloc_context3(decoder);
+        avcodec_parameters_to_context(codec, stream->codecpar);
+        codec->pkt_timebase = stream->time_base;
+        if (avcodec_open2(codec, decoder, nullptr) < 0 || codec->sample_rate <= 0 || codec->ch_layout.nb_channels <= 0)
+            unreadable(file, "has a sound stream that cannot be decoded: it may be damaged; copy or export it again.");
+        describe(file);
+    }
+
+    void describe(const fs::path& file) {
+        info.file = file.string();
+        info.sampleRate = codec->sample_rate;
+        info.channels = codec->ch_layout.nb_channels;
+        AVChannelLayout layout{};
+        av_channel_layout_copy(&layout, &codec->ch_layout);
+        if (layout.order == AV_CHANNEL_ORDER_UNSPEC) {
+            av_channel_layout_uninit(&layout);
+            av_channel_layout_default(&layout, info.channels);
+        }
+        info.layout = layoutName(layout);
+        av_channel_layout_uninit(&layout);
+        info.codec = avcodec_get_name(codec->codec_id);
+        const bool lossless = av_get_exact_bits_per_sample(codec->codec_id) > 0 || codec->bits_per_raw_sample > 0;
+        info.bits = codec->bits_per_raw_sample > 0 ? codec->bits_per_raw_sample
+                    : lossless                     ? av_get_exact_bits_per_sample(codec->codec_id)
+                                                   : 0;
+        info.isFloat = info.codec.rfind("pcm_f", 0) == 0;
+        const bool guessed = format->duration_estimation_method == AVFMT_DURATION_FROM_BITRATE;
+        if (stream->duration != AV_NOPTS_VALUE && !guessed)
+            info.frames = toSamples(stream->duration);
+        else if (format->duration != AV_NOPTS_VALUE && !guessed)
+            info.frames = av_rescale(format->duration, info.sampleRate, AV_TIME_BASE);
+        readPicture();
+        for (const AVDictionary* tags : {format->metadata, stream->metadata})
+            if (const AVDictionaryEntry* tag = av_dict_get(tags, "timecode", nullptr, 0)) info.timecode = tag->value;
+        for (unsigned i = 0; i < format->nb_streams; ++i)
+            if (const AVDictionaryEntry* tag = av_dict_get(format->streams[i]->metadata, "timecode", nullptr, 0))
+                info.timecode = tag->value;
+    }
+
+    void readPicture() {
+        const int index = av_find_best_stream(format, AVMEDIA_TYPE_VIDEO, -1, -1, nullptr, 0);
+        if (index < 0) return;
+        AVStream* video = format->streams[index];
+        if (video->disposition & AV_DISPOSITION_ATTACHED_PIC) return;  // cover art
+        PictureInfo picture;
+        picture.width = video->codecpar->width;
+        picture.height = video->codecpar->height;
+        picture.codec = avcodec_get_name(video->codecpar->codec_id);
+        const AVRational rate = av_guess_frame_rate(format, video, nullptr);
+        picture.fps = rate.den > 0 ? av_q2d(rate) : 0.0;
+        if (video->start_time != AV_NOPTS_VALUE && stream->start_time != AV_NOPTS_VALUE)
+            info.startOffset = double(stream->start_time) * av_q2d(stream->time_base) -
+                               double(video->start_time) * av_q2d(video->time_base);
+        info.picture = picture;
+    }
+
+    AudioBuffer converted() {
+        if (frame->sample_rate != info.sampleRate || frame->ch_layout.nb_channels != info.channels)
+            unreadable(info.file, "changes its sample rate or channel count on the way: convert it to one format first.");
+        if (!convert) {
+            if (swr_alloc_set_opts2(&convert, &frame->ch_layout, AV_SAMPLE_FMT_FLTP, info.sampleRate, &frame->ch_layout,
+                                    AVSampleFormat(frame->format), info.sampleRate, 0, nullptr) < 0 ||
+                swr_init(convert) < 0)
+                unreadable(info.file, "has a sample format that cannot be converted: convert it to WAV first.");
+        }
+        AudioBuffer out(info.channels, frame->nb_samples);
+        std::vector<uint8_t*> rows;
+        for (int c = 0; c < info.channels; ++c) rows.push_back(reinterpret_cast<uint8_t*>(out.channel(c).data()));
+        swr_convert(convert, rows.data(), frame->nb_samples, const_cast<const uint8_t**>(frame->extended_data), frame->nb_samples);
+        // Float files can hold what is not a number; it would spread through every filter.
+        for (float& v : out.samples())
+            if (!std::isfinite(v)) v = 0.0f;
+        return out;
+    }
+
+    /// Where the decoded frame starts. Containers with coarse clocks (Matroska counts milliseconds) are
+    /// brought back onto the codec's grid of equal frames.
+    void place() {
+        if (frame->pts == AV_NOPTS_VALUE) return;
+        const int64_t at = toSamples(frame->pts);
+        if (firstPts == AV_NOPTS_VALUE) {
+            firstPts = at;
+            gridOffset = frame->nb_samples;
+        } else if (!known) {
+            position = at - firstPts;
+            const bool coarse = int64_t(stream->time_base.den) < int64_t(info.sampleRate) * stream->time_base.num;
+            const int grid = stream->codecpar->frame_size;
+            if (coarse && grid > 0)
+                position = gridOffset + std::llround(double(position - gridOffset) / grid) * int64_t(grid);
+            known = true;
+        }
+    }
+    int64_t gridOffset = 0;  ///< length of the first block: it can be shorter by the encoder delay
+};
+
+AudioDecoder::AudioDecoder(const fs::path& file) : m(std::make_unique<Impl>()) {
+    av_log_set_level(AV_LOG_FATAL);
+    m->open(file);
+}
+AudioDecoder::~AudioDecoder() = default;
+
+const MediaInfo& AudioDecoder::promised() const { return m->info; }
+
+std::optional<AudioDecoder::Block> AudioDecoder::next() {
+    while (true) {
+        const int got = avcodec_receive_frame(m->codec, m->frame);
+        if (got == 0) {
+            m->place();
+            if (!m->known || m->frame->nb_samples == 0) continue;  // after a seek: wait for a frame that says where it is
+            Block block{m->position, m->converted()};
+            m->position += block.audio.frames();
+            return block;
+        }
+        if (m->drained) return std::nullopt;
+        const int read = av_read_frame(m->format, m->packet);
+        if (read < 0) {
+            m->drained = true;
+            avcodec_send_packet(m->codec, nullptr);
+            continue;
+        }
+        if (m->packet->stream_index == m->stream->index) avcodec_send_packet(m->codec, m->packet);
+        av_packet_unref(m->packet);
+    }
+}
+
+bool AudioDecoder::seek(int64_t frame) {
+    if (m->firstPts == AV_NOPTS_VALUE) return false;  // nothing decoded yet: the origin is unknown
+    const int64_t wanted = av_rescale_q(m->firstPts + frame, AVRational{1, m->info.sampleRate}, m->stream->time_base);
+    if (avformat_seek_file(m->format, m->stream->index, INT64_MIN, wanted, wanted, 0) < 0) return false;
+    avcodec_flush_buffers(m->codec);
+    m->known = false;
+    m->drained = false;
+    return true;
+}
+
+}  // namespace rivlen

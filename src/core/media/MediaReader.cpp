@@ -1,0 +1,155 @@
+#include "core/media/MediaReader.h"
+
+#include <algorithm>
+#include <cstdio>
+#include <deque>
+
+#include "core/audio/Error.h"
+#include "core/audio/Timecode.h"
+#include "core/media/AudioDecoder.h"
+
+namespace rivlen {
+
+namespace {
+
+// Lossy codecs need some frames before a place to decode it as in an unbroken pass (MP3's bit
+// reservoir, overlapping transforms, Opus' 80 ms of convergence).
+constexpr double kPrerollSeconds = 0.5;
+// More than this missing at the end is a file cut short; less is an inexact header.
+constexpr double kTruncationSeconds = 0.25;
+constexpr int64_t kCacheFrames = 1 << 19;
+
+}  // namespace
+
+struct MediaReader::Impl {
+    std::filesystem::path file;
+    std::unique_ptr<AudioDecoder> decoder;
+    MediaInfo info;
+    bool lossless = false;
+    int64_t next = 0;                       ///< position after the last decoded block
+    std::deque<AudioDecoder::Block> cache;  ///< consecutive blocks, the newest last
+    int64_t cached = 0;
+
+    void restart() {
+        decoder = std::make_unique<AudioDecoder>(file);
+        forget();
+        next = 0;
+    }
+    void forget() {
+        cache.clear();
+        cached = 0;
+    }
+
+    bool decodeOne() {
+        auto block = decoder->next();
+        if (!block) return false;
+        if (!cache.empty() && block->first != next) forget();
+        next = block->first + block->audio.frames();
+        cached += block->audio.frames();
+        cache.push_back(std::move(*block));
+        while (cached > kCacheFrames && cache.size() > 1) {
+            cached -= cache.front().audio.frames();
+            cache.pop_front();
+        }
+        return true;
+    }
+
+    /// Makes the block that holds the frame (or the first after it) the next to be decoded.
+    void locate(int64_t frame) {
+        if (!cache.empty() && frame >= cache.front().first && frame <= next) return;
+        const int64_t ahead = frame - next;
+        if (!cache.empty() && ahead > 0 && ahead < info.sampleRate * 2) return;  // cheaper to read on
+        const int64_t preroll = int64_t(kPrerollSeconds * info.sampleRate);
+        const int64_t target = lossless ? frame : frame - preroll;
+        if (target <= 0) {
+            restart();
+            return;
+        }
+        forget();
+        // A first landing after the wanted place means that the container's index is coarse: step back further.
+        for (int64_t back = 0; target - back > 0; back = std::max<int64_t>(back * 4, info.sampleRate)) {
+            if (!decoder->seek(target - back)) break;
+            if (decodeOne() && cache.front().first <= frame) {
+                // what was decoded without its past is not kept
+                if (!lossless) dropBefore(cache.front().first + preroll / 2);
+                return;
+            }
+            forget();
+        }
+        restart();
+    }
+
+    void dropBefore(int64_t frame) {
+        while (!cache.empty() && cache.front().first < frame) {
+            if (cache.size() == 1 && !decodeOne()) return;
+            if (cache.size() > 1) {
+                cached -= cache.front().audio.frames();
+                cache.pop_front();
+            }
+        }
+    }
+
+    /// Decodes the end of the file to learn its exact length.
+    int64_t measureEnd() {
+        const int64_t promised = info.frames;
+        if (promised > int64_t(info.sampleRate) * 20) {
+            const int64_t before = promised - int64_t(info.sampleRate) * 3;
+            if (decoder->seek(before)) {
+                forget();
+                bool any = false;
+                while (decodeOne()) any = true;
+                if (any && next > before) return next;
+            }
+            restart();
+        }
+        while (decodeOne()) {}
+        return next;
+    }
+};
+
+MediaReader::MediaReader(const std::filesystem::path& file) : m(std::make_unique<Impl>()) {
+    m->file = file;
+    m->decoder = std::make_unique<AudioDecoder>(file);
+    m->info = m->decoder->promised();
+    m->lossless = m->info.bits > 0;
+    const std::string name = "\"" + file.string() + "\" ";
+    if (!m->decodeOne())
+        throw Error(Error::Kind::InputUnreadable, name + "holds no sound that can be decoded: it may be damaged or cut short; copy or export it again.");
+    const int64_t promised = m->info.frames;
+    const int64_t end = m->measureEnd();
+    if (promised > 0 && double(promised - end) > kTruncationSeconds * m->info.sampleRate)
+        throw Error(Error::Kind::InputUnreadable,
+                    name + "was cut short: it ends after " + formatTime(double(end) / m->info.sampleRate) + " of the " +
+                        formatTime(double(promised) / m->info.sampleRate) + " that it promises; copy it again.");
+    m->info.frames = end;
+    m->restart();
+}
+
+MediaReader::~MediaReader() = default;
+
+const MediaInfo& MediaReader::info() const { return m->info; }
+
+AudioBuffer MediaReader::read(int64_t first, int64_t count) {
+    AudioBuffer out(m->info.channels, count);
+    const int64_t end = std::min(first + count, m->info.frames);
+    int64_t at = std::max<int64_t>(first, 0);
+    if (at >= end) return out;
+    m->locate(at);
+    while (at < end) {
+        const auto block = std::find_if(m->cache.begin(), m->cache.end(), [at](const AudioDecoder::Block& b) {
+            return b.first + b.audio.frames() > at;
+        });
+        if (block == m->cache.end()) {
+            if (!m->decodeOne()) break;
+            continue;
+        }
+        const int64_t from = std::max(at, block->first), to = std::min(end, block->first + block->audio.frames());
+        for (int c = 0; c < m->info.channels && to > from; ++c)
+            std::copy_n(block->audio.channel(c).begin() + (from - block->first), to - from,
+                        out.channel(c).begin() + (from - first));
+        at = to > from ? to : std::min(end, block->first);  // a hole in the stream stays silent
+    }
+    return out;
+}
+
+}  // namespace rivlen

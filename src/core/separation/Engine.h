@@ -1,0 +1,35 @@
+#pragma once
+#include <functional>
+#include <memory>
+
+#include "core/audio/Progress.h"
+#include "core/audio/SampleSource.h"
+#include "core/separation/Network.h"
+
+namespace rivlen {
+
+/// How a recording is separated.
+struct EngineOptions {
+    enum class Quality { Quick, Fine };
+    Quality quality = Quality::Fine;  ///< Fine averages two passes with shifted frames
+    int64_t from = 0;                 ///< first frame, at the source's rate
+    int64_t to = -1;                  ///< one past the last frame; -1: the end
+    double tileSeconds = 24.0;        ///< length of a tile without its context
+    double firstTileSeconds = 4.0;    ///< shorter first tile, so that something is heard soon
+};
+
+/// Takes the separated sound block by block, in order: the source's frames and one buffer per stem, at the
+/// source's rate and channel count. first counts from EngineOptions::from.
+using StemSink = std::function<void(int64_t first, const AudioBuffer& source, const std::vector<AudioBuffer>& stems)>;
+
+/// Separates a recording of any length, rate and channel count in bounded memory.
+///
+/// Groups of channels (channelGroups()) are resampled to the network's rate, run through it in tiles with
+/// the context that its card asks for, and resampled back. What is left over - the band above the
+/// network's rate, the filters' edges, rounding - is shared out by Remainder, so that the stems sum to the
+/// source to within float rounding. Progress is reported in 0 ... 1; a cancelled computation
+/// returns within 200 ms (a tile in flight is abandoned) by throwing Error (Cancelled).
+void separate(SampleSource& source, const std::shared_ptr<Network>& network, const EngineOptions& options,
+              const StemSink& sink, const Progress& progress);
+
+}  // namespace rivlen

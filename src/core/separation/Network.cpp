@@ -1,0 +1,35 @@
+#include "core/separation/Network.h"
+
+#include <dlfcn.h>
+
+#include <mutex>
+
+#include "core/audio/Error.h"
+#include "core/audio/Resources.h"
+#include "core/separation/TorchBackend.h"
+
+namespace rivlen {
+
+std::shared_ptr<Network> loadNetwork(const NetworkCard& card) {
+    static std::mutex guard;
+    static LoadTorchNetwork load = nullptr;
+    const std::lock_guard lock(guard);
+    if (!std::filesystem::exists(card.file))
+        throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is missing: restore the networks folder that came with Rivlen.");
+    if (!load) {
+        void* library = nullptr;
+        for (const char* place : {"", "../lib/rivlen"}) {
+            const auto path = programFolder() / place / kTorchBackendFile;
+            if (std::filesystem::exists(path)) library = dlopen(path.c_str(), RTLD_NOW | RTLD_LOCAL);
+            if (library) break;
+        }
+        if (library) load = reinterpret_cast<LoadTorchNetwork>(dlsym(library, kTorchBackendEntry));
+        if (!load) {
+            const char* why = dlerror();
+            throw Error(Error::Kind::Other, std::string("The network backend cannot be loaded (") + (why ? why : kTorchBackendFile) + "): run ./rivlen build again.");
+        }
+    }
+    return std::shared_ptr<Network>(load(card));
+}
+
+}  // namespace rivlen

@@ -1,0 +1,25 @@
+#pragma once
+#include <memory>
+#include <vector>
+
+#include "core/audio/AudioBuffer.h"
+#include "core/separation/NetworkCard.h"
+
+namespace rivlen {
+
+/// A learned separation model, ready to run.
+class Network {
+public:
+    virtual ~Network() = default;
+    virtual const NetworkCard& card() const = 0;
+    /// One buffer at the card's rate, 1 or 2 channels, at least card().minimum frames -> one buffer per stem of
+    /// the same shape. Throws Error (Other). May be called from one thread at a time.
+    virtual std::vector<AudioBuffer> separate(const AudioBuffer& mixture) = 0;
+};
+
+/// Loads a network's TorchScript module. libtorch comes with a shared library of its own that is loaded
+/// at the first call (half a second, 150 MB), so that whatever does not separate starts at once.
+/// Throws Error (InputUnreadable) when the module is missing, broken or not what its card says.
+std::shared_ptr<Network> loadNetwork(const NetworkCard& card);
+
+}  // namespace rivlen

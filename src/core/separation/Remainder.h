@@ -1,0 +1,29 @@
+#pragma once
+#include <vector>
+
+#include "core/audio/AudioBuffer.h"
+
+namespace rivlen {
+
+/// Gives the stems what they lack to sum to the source.
+///
+/// The difference between the source and the sum of the stems holds what no network has seen: the band above
+/// its rate. It belongs to whoever owns the treble at that moment, so it is shared in proportion to the
+/// stems' treble energy (first difference, smoothed over 20 ms); where there is no treble at all the last
+/// stem gets it. Rounding goes to the last stem too. Stateful: feed blocks in order.
+class Remainder {
+public:
+    Remainder(int stems, int channels, int sampleRate);
+    /// stems[s] and source have the same shape; stems are changed in place.
+    void share(const AudioBuffer& source, std::vector<AudioBuffer>& stems);
+
+private:
+    struct State {
+        double energy = 0;
+        float previous = 0;
+    };
+    std::vector<State> m_states;  ///< stem-major
+    double m_smoothing;
+};
+
+}  // namespace rivlen

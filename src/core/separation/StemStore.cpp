@@ -1,0 +1,155 @@
+#include "core/separation/StemStore.h"
+
+#include <fcntl.h>
+#include <unistd.h>
+
+#include <algorithm>
+#include <cerrno>
+#include <cstring>
+#include <fstream>
+#include <functional>
+#include <nlohmann/json.hpp>
+
+#include "core/audio/Error.h"
+#include "core/audio/Resources.h"
+
+namespace rivlen {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+class StemReader : public SampleSource {
+public:
+    StemReader(const fs::path& file, StemStore::Shape shape) : m_shape(std::move(shape)) {
+        m_file = ::open(file.c_str(), O_RDONLY | O_CLOEXEC);
+        if (m_file < 0)
+            throw Error(Error::Kind::InputUnreadable, "The stored stem \"" + file.string() + "\" cannot be opened: split the reel again.");
+    }
+    ~StemReader() override { ::close(m_file); }
+    int channels() const override { return m_shape.channels; }
+    int sampleRate() const override { return m_shape.sampleRate; }
+    int64_t frames() const override { return m_shape.frames; }
+
+    AudioBuffer read(int64_t first, int64_t count) override {
+        AudioBuffer out(m_shape.channels, count);
+        const int64_t from = std::max<int64_t>(first, 0), to = std::min(first + count, m_shape.frames);
+        if (to <= from) return out;
+        const size_t channels = size_t(m_shape.channels);
+        m_interleaved.assign(size_t(to - from) * channels, 0.0f);
+        const size_t bytes = m_interleaved.size() * sizeof(float);
+        size_t done = 0;
+        while (done < bytes) {  // a file still being written ends early: the rest stays silent
+            const ssize_t got = ::pread(m_file, reinterpret_cast<char*>(m_interleaved.data()) + done, bytes - done,
+                                        off_t(size_t(from) * channels * sizeof(float) + done));
+            if (got <= 0) break;
+            done += size_t(got);
+        }
+        for (size_t c = 0; c < channels; ++c) {
+            auto row = out.channel(int(c)).subspan(size_t(from - first), size_t(to - from));
+            for (size_t i = 0; i < row.size(); ++i) row[i] = m_interleaved[i * channels + c];
+        }
+        return out;
+    }
+
+private:
+    StemStore::Shape m_shape;
+    int m_file = -1;
+    std::vector<float> m_interleaved;
+};
+
+}  // namespace
+
+fs::path StemStore::folderFor(const fs::path& source, const std::string& networkSha, const std::string& quality) {
+    std::error_code ignored;
+    const fs::path whole = fs::weakly_canonical(source, ignored);
+    const auto size = fs::file_size(source, ignored);
+    const auto changed = fs::last_write_time(source, ignored).time_since_epoch().count();
+    const std::string identity = whole.string() + "|" + std::to_string(size) + "|" + std::to_string(changed) + "|" + networkSha + "|" + quality;
+    char key[40];
+    std::snprintf(key, sizeof key, "%016zx", std::hash<std::string>{}(identity));
+    return cacheFolder() / "stems" / (source.stem().string().substr(0, 40) + "-" + key);
+}
+
+fs::path StemStore::stemFile(int stem) const { return m_folder / (m_shape.stems[size_t(stem)] + ".f32"); }
+
+int StemStore::stemIndex(const std::string& name) const {
+    const auto found = std::find(m_shape.stems.begin(), m_shape.stems.end(), name);
+    return found == m_shape.stems.end() ? -1 : int(found - m_shape.stems.begin());
+}
+
+std::shared_ptr<StemStore> StemStore::openFinished(const fs::path& folder) {
+    std::ifstream in(folder / "stems.json");
+    if (!in) return nullptr;
+    try {
+        const auto facts = nlohmann::json::parse(in);
+        auto store = std::shared_ptr<StemStore>(new StemStore);
+        store->m_folder = folder;
+        store->m_shape = {facts.at("stems").get<std::vector<std::string>>(), facts.at("sample_rate"), facts.at("channels"), facts.at("frames")};
+        for (size_t s = 0; s < store->m_shape.stems.size(); ++s)
+            if (fs::file_size(store->stemFile(int(s))) != uintmax_t(store->m_shape.frames) * uintmax_t(store->m_shape.channels) * sizeof(float))
+                return nullptr;
+        store->m_available = store->m_shape.frames;
+        store->m_finished = true;
+        return store;
+    } catch (const std::exception&) {  // damaged: it can be made again
+        return nullptr;
+    }
+}
+
+std::shared_ptr<StemStore> StemStore::create(const fs::path& folder, Shape shape) {
+    std::error_code problem;
+    fs::remove_all(folder, problem);
+    fs::create_directories(folder, problem);
+    auto store = std::shared_ptr<StemStore>(new StemStore);
+    store->m_folder = folder;
+    store->m_shape = std::move(shape);
+    for (size_t s = 0; s < store->m_shape.stems.size(); ++s) {
+        const int file = ::open(store->stemFile(int(s)).c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
+        if (file < 0)
+            throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + folder.string() + "\" (" + std::strerror(errno) + "): free some space or check its permissions.");
+        store->m_files.push_back(file);
+    }
+    return store;
+}
+
+StemStore::~StemStore() {
+    for (int file : m_files) ::close(file);
+}
+
+void StemStore::append(const std::vector<AudioBuffer>& stems) {
+    std::vector<float> interleaved;
+    for (size_t s = 0; s < stems.size(); ++s) {
+        const AudioBuffer& stem = stems[s];
+        interleaved.resize(stem.samples().size());
+        for (int c = 0; c < stem.channels(); ++c)
+            for (int64_t i = 0; i < stem.frames(); ++i)
+                interleaved[size_t(i * stem.channels() + c)] = stem.channel(c)[size_t(i)];
+        const char* from = reinterpret_cast<const char*>(interleaved.data());
+        size_t left = interleaved.size() * sizeof(float);
+        while (left > 0) {
+            const ssize_t wrote = ::write(m_files[s], from, left);
+            if (wrote < 0 && errno == EINTR) continue;
+            if (wrote <= 0)
+                throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + m_folder.string() + "\" (" + std::strerror(errno) + "): free some space and split again.");
+            from += wrote;
+            left -= size_t(wrote);
+        }
+    }
+    m_available += stems.at(0).frames();
+}
+
+void StemStore::finish() {
+    const fs::path part = m_folder / "stems.json.part";
+    {
+        std::ofstream out(part);
+        out << nlohmann::json{{"stems", m_shape.stems}, {"sample_rate", m_shape.sampleRate}, {"channels", m_shape.channels}, {"frames", m_shape.frames}}.dump(1);
+    }
+    std::error_code problem;
+    fs::rename(part, m_folder / "stems.json", problem);
+    m_finished = true;
+}
+
+std::unique_ptr<SampleSource> StemStore::open(int stem) const { return std::make_unique<StemReader>(stemFile(stem), m_shape); }
+
+}  // namespace rivlen

@@ -1,0 +1,55 @@
+#pragma once
+#include <atomic>
+#include <filesystem>
+#include <memory>
+#include <string>
+#include <vector>
+
+#include "core/audio/SampleSource.h"
+
+namespace rivlen {
+
+/// The separated stems of one recording, as raw 32-bit float files in the cache folder, so that hours of
+/// sound need no memory. One writer appends, any number of readers follow it. What was not finished is
+/// discarded the next time; a finished store is found again by its key.
+class StemStore {
+public:
+    struct Shape {
+        std::vector<std::string> stems;
+        int sampleRate = 0;
+        int channels = 0;
+        int64_t frames = 0;
+    };
+
+    /// The store's folder for a recording and a network: changes when the file, the network or the quality does.
+    static std::filesystem::path folderFor(const std::filesystem::path& source, const std::string& networkSha, const std::string& quality);
+
+    /// A finished store, or nothing.
+    static std::shared_ptr<StemStore> openFinished(const std::filesystem::path& folder);
+    /// A new, empty store to be filled; replaces what was there. Throws Error (OutputUnwritable).
+    static std::shared_ptr<StemStore> create(const std::filesystem::path& folder, Shape shape);
+    ~StemStore();
+
+    const Shape& shape() const { return m_shape; }
+    int stemIndex(const std::string& name) const;  ///< -1 when there is no such stem
+    int64_t available() const { return m_available; }  ///< frames that can be read already
+    bool finished() const { return m_finished; }
+
+    void append(const std::vector<AudioBuffer>& stems);  ///< throws Error (OutputUnwritable), e.g. disk full
+    void finish();
+
+    /// A reader of one stem with its own position; frames not yet available read as silence.
+    std::unique_ptr<SampleSource> open(int stem) const;
+    const std::filesystem::path& folder() const { return m_folder; }
+
+private:
+    StemStore() = default;
+    std::filesystem::path stemFile(int stem) const;
+    std::filesystem::path m_folder;
+    Shape m_shape;
+    std::vector<int> m_files;
+    std::atomic<int64_t> m_available{0};
+    std::atomic<bool> m_finished{false};
+};
+
+}  // namespace rivlen

@@ -1,0 +1,64 @@
+// The only file that includes libtorch; built into librivlen-torch.so.
+#include <ATen/Parallel.h>
+#include <torch/script.h>
+
+#include <cmath>
+#include <thread>
+
+#include "core/audio/Error.h"
+#include "core/separation/TorchBackend.h"
+
+namespace rivlen {
+
+namespace {
+
+class TorchNetwork : public Network {
+public:
+    explicit TorchNetwork(const NetworkCard& card) : m_card(card) {
+        // Measured in docs/performance.md: two threads are worth having, more than the cores never are.
+        at::set_num_threads(int(std::max(1u, std::min(4u, std::thread::hardware_concurrency()))));
+        try {
+            m_module = torch::jit::load(card.file.string(), at::kCPU);
+            m_module.eval();
+        } catch (const std::exception&) {
+            throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is damaged or not TorchScript: restore it, or choose another network.");
+        }
+    }
+
+    const NetworkCard& card() const override { return m_card; }
+
+    std::vector<AudioBuffer> separate(const AudioBuffer& mixture) override {
+        const c10::InferenceMode noGradients;
+        const int64_t channels = mixture.channels(), n = mixture.frames(), stems = int64_t(m_card.stems.size());
+        at::Tensor in = torch::from_blob(const_cast<float*>(mixture.samples().data()), {1, channels, n}, at::kFloat);
+        at::Tensor out;
+        try {
+            out = m_module.forward({in}).toTensor().to(at::kCPU, at::kFloat).contiguous();
+        } catch (const std::exception& e) {
+            throw Error(Error::Kind::Other, "The network \"" + m_card.id + "\" failed (" + firstLine(e.what()) + "): choose another network.");
+        }
+        if (out.dim() != 4 || out.size(0) != 1 || out.size(1) != stems || out.size(2) != channels || out.size(3) != n)
+            throw Error(Error::Kind::Other, "The network \"" + m_card.id + "\" does not give what its card promises: choose another network.");
+        std::vector<AudioBuffer> result;
+        const float* from = out.data_ptr<float>();
+        for (int64_t s = 0; s < stems; ++s) {
+            result.emplace_back(int(channels), n);
+            std::copy_n(from + s * channels * n, channels * n, result.back().samples().begin());
+            for (float& v : result.back().samples())
+                if (!std::isfinite(v)) v = 0.0f;
+        }
+        return result;
+    }
+
+private:
+    static std::string firstLine(const std::string& text) { return text.substr(0, text.find('\n')); }
+
+    NetworkCard m_card;
+    torch::jit::Module m_module;
+};
+
+}  // namespace
+
+}  // namespace rivlen
+
+extern "C" rivlen::Network* rivlenLoadTorchNetwork(const rivlen::NetworkCard& card) { return new rivlen::TorchNetwork(card); }

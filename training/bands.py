@@ -1,0 +1,44 @@
+"""The transform shared by data, network and loss: STFT 4096/1024 at 48 kHz, power in 192 bands.
+
+Single bins at the bottom (11.7 Hz each, enough for a voice's harmonics), widening to about
+3 % of the frequency above 0.6 kHz.
+"""
+import numpy as np
+
+SIZE, HOP, RATE = 4096, 1024, 48000
+BINS = SIZE // 2 + 1
+BANDS = 192
+
+
+def edges():
+    """int[BANDS + 1]: the first bin of each band, and one past the last."""
+    def layout(growth):
+        e = [0]
+        while e[-1] < BINS:
+            e.append(e[-1] + max(1, int(round(e[-1] * growth))))
+        return e
+    low, high = 0.005, 0.1
+    for _ in range(60):  # bisection on the growth until there are just BANDS bands
+        middle = (low + high) / 2
+        if len(layout(middle)) - 1 > BANDS:
+            low = middle
+        else:
+            high = middle
+    e = layout(high)
+    e[-1] = BINS
+    while len(e) - 1 < BANDS:  # split the widest band until the count is right
+        widest = int(np.argmax(np.diff(e)))
+        e.insert(widest + 1, (e[widest] + e[widest + 1]) // 2)
+    return np.array(e)
+
+
+def interpolation():
+    """float32[BANDS, BINS]: weights (columns sum to 1) that spread band values over the bins linearly."""
+    e = edges()
+    centres = (e[:-1] + e[1:] - 1) / 2
+    matrix = np.zeros((BANDS, BINS), np.float32)
+    for i in range(BINS):
+        j = int(np.clip(np.searchsorted(centres, i) - 1, 0, BANDS - 2))
+        w = float(np.clip((i - centres[j]) / (centres[j + 1] - centres[j]), 0, 1))
+        matrix[j, i], matrix[j + 1, i] = 1 - w, w
+    return matrix

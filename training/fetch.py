@@ -1,0 +1,38 @@
+#!/usr/bin/python3
+"""Fetches the open recordings named in sources.json from Debian's packages and unpacks them.
+
+Nothing is installed: the packages are only downloaded and unpacked. Needs a Debian
+system with up-to-date package lists. Packages already unpacked are left alone.
+"""
+import json
+import subprocess
+import sys
+
+import paths
+
+
+def main():
+    rules = json.loads((paths.HERE / "sources.json").read_text())
+    withheld = {w["package"] for w in rules["withheld"] if "match" not in w}
+    wanted = sorted({r["package"] for r in rules["rules"]})
+    if withheld & set(wanted):
+        sys.exit(f"withheld packages are named in a rule: {withheld & set(wanted)}")
+    paths.PACKAGES.mkdir(parents=True, exist_ok=True)
+    for name in wanted:
+        target = paths.UNPACKED / name
+        if target.exists():
+            print(f"{name}: present")
+            continue
+        found = list(paths.PACKAGES.glob(f"{name}_*.deb"))
+        if not found:
+            subprocess.run(["apt-get", "download", "-q", name], cwd=paths.PACKAGES, check=True)
+            found = list(paths.PACKAGES.glob(f"{name}_*.deb"))
+        part = target.with_suffix(".part")
+        part.mkdir(parents=True, exist_ok=True)
+        subprocess.run(["dpkg", "-x", found[0], part], check=True)
+        part.rename(target)
+        print(f"{name}: unpacked")
+
+
+if __name__ == "__main__":
+    main()
