@@ -141,13 +141,20 @@ class WaveformNetwork(nn.Module):
         frames = (frames + self.stride - 1) // self.stride * self.stride
         after = (frames - 1) * self.hop - n
         flat = F.pad(x.reshape(batch * channels, n), (self.size, after))
-        spectrum = torch.stft(flat, self.size, self.hop, self.size, self.window, center=False, return_complex=True)
-        bins = spectrum.size(1)
-        spectrum = spectrum.view(batch, channels, bins, frames)
-        power = (spectrum.real * spectrum.real + spectrum.imag * spectrum.imag).mean(1).transpose(1, 2)
-        mask = torch.softmax(self.net(torch.matmul(power, self.gather)), 1)        # B, S, T, BANDS
+        spectrum = torch.fft.rfft(flat.unfold(-1, self.size, self.hop) * self.window)   # B * C, T, BINS
+        bins = spectrum.size(2)
+        parts = torch.view_as_real(spectrum)
+        power = parts.square().sum(-1).view(batch, channels, frames, bins).mean(1)
+        mask = torch.softmax(self.net(torch.matmul(power, self.gather)), 1)             # B, S, T, BANDS
         stems = mask.size(1)
-        mask = torch.matmul(mask, self.spread).transpose(2, 3).unsqueeze(2)        # B, S, 1, BINS, T
-        shared = (spectrum.unsqueeze(1) * mask).reshape(batch * stems * channels, bins, frames)
-        wave = torch.istft(shared, self.size, self.hop, self.size, self.window, center=True)
-        return wave[:, self.size // 2:self.size // 2 + n].reshape(batch, stems, channels, n)
+        spread = torch.matmul(mask[:, :-1], self.spread).unsqueeze(2)                   # B, S - 1, 1, T, BINS
+        shared = spectrum.view(batch, 1, channels, frames, bins) * spread
+        pieces = torch.fft.irfft(shared.reshape(-1, frames, bins), self.size) * (self.window / 1.5)
+        # Overlap-add in quarters of a frame: squared Hann windows at a quarter hop sum to 1.5.
+        pieces = pieces.view(-1, frames, 4, self.hop)
+        wave = F.pad(pieces[:, :, 0], (0, 0, 0, 3))
+        for k in range(1, 4):
+            wave[:, k:k + frames] += pieces[:, :, k]
+        wave = wave.view(batch, stems - 1, channels, -1)[:, :, :, self.size:self.size + n]
+        # The masks sum to one: the last stem is what the others leave.
+        return torch.cat([wave, (x - wave.sum(1)).unsqueeze(1)], 1)

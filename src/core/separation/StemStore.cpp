@@ -89,6 +89,10 @@ std::shared_ptr<StemStore> StemStore::openFinished(const fs::path& folder) {
         for (size_t s = 0; s < store->m_shape.stems.size(); ++s)
             if (fs::file_size(store->stemFile(int(s))) != uintmax_t(store->m_shape.frames) * uintmax_t(store->m_shape.channels) * sizeof(float))
                 return nullptr;
+        store->m_levels = std::make_unique<LevelTrack>(int(store->m_shape.stems.size()));
+        const auto& levels = facts.at("levels");
+        for (size_t s = 0; s < levels.size() && s < store->m_shape.stems.size(); ++s)
+            store->m_levels->setRow(int(s), levels[s].get<std::vector<float>>());
         store->m_available = store->m_shape.frames;
         store->m_finished = true;
         return store;
@@ -104,6 +108,7 @@ std::shared_ptr<StemStore> StemStore::create(const fs::path& folder, Shape shape
     auto store = std::shared_ptr<StemStore>(new StemStore);
     store->m_folder = folder;
     store->m_shape = std::move(shape);
+    store->m_levels = std::make_unique<LevelTrack>(int(store->m_shape.stems.size()));
     for (size_t s = 0; s < store->m_shape.stems.size(); ++s) {
         const int file = ::open(store->stemFile(int(s)).c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
         if (file < 0)
@@ -136,14 +141,18 @@ void StemStore::append(const std::vector<AudioBuffer>& stems) {
             left -= size_t(wrote);
         }
     }
+    m_levels->add(stems);
     m_available += stems.at(0).frames();
 }
 
 void StemStore::finish() {
+    m_levels->finish();
+    nlohmann::json levels = nlohmann::json::array();
+    for (int s = 0; s < m_levels->rows(); ++s) levels.push_back(m_levels->row(s));
     const fs::path part = m_folder / "stems.json.part";
     {
         std::ofstream out(part);
-        out << nlohmann::json{{"stems", m_shape.stems}, {"sample_rate", m_shape.sampleRate}, {"channels", m_shape.channels}, {"frames", m_shape.frames}}.dump(1);
+        out << nlohmann::json{{"stems", m_shape.stems}, {"sample_rate", m_shape.sampleRate}, {"channels", m_shape.channels}, {"frames", m_shape.frames}, {"levels", levels}}.dump();
     }
     std::error_code problem;
     fs::rename(part, m_folder / "stems.json", problem);

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "core/audio/SampleSource.h"
+#include "core/spectral/LevelTrack.h"
 
 namespace rivlen {
 
@@ -38,6 +39,8 @@ public:
     void append(const std::vector<AudioBuffer>& stems);  ///< throws Error (OutputUnwritable), e.g. disk full
     void finish();
 
+    const LevelTrack& levels() const { return *m_levels; }  ///< one row per stem
+
     /// A reader of one stem with its own position; frames not yet available read as silence.
     std::unique_ptr<SampleSource> open(int stem) const;
     const std::filesystem::path& folder() const { return m_folder; }
@@ -48,6 +51,7 @@ private:
     std::filesystem::path m_folder;
     Shape m_shape;
     std::vector<int> m_files;
+    std::unique_ptr<LevelTrack> m_levels;
     std::atomic<int64_t> m_available{0};
     std::atomic<bool> m_finished{false};
 };

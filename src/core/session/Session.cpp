@@ -1,0 +1,100 @@
+#include "core/session/Session.h"
+
+#include <fcntl.h>
+#include <unistd.h>
+
+#include <fstream>
+#include <nlohmann/json.hpp>
+
+#include "core/audio/Error.h"
+
+namespace rivlen {
+
+namespace fs = std::filesystem;
+using nlohmann::json;
+
+namespace {
+constexpr int kVersion = 1;
+}
+
+const Reel* Session::reel(const std::string& id) const {
+    for (const auto& r : reels)
+        if (r.id == id) return &r;
+    return nullptr;
+}
+
+Reel* Session::reel(const std::string& id) { return const_cast<Reel*>(std::as_const(*this).reel(id)); }
+
+Reel makeReel(const Session& session, const fs::path& source) {
+    Reel reel;
+    int number = int(session.reels.size());
+    do reel.id = "reel-" + std::to_string(++number);
+    while (session.reel(reel.id));
+    reel.name = source.stem().string();
+    reel.source = fs::absolute(source).lexically_normal();
+    return reel;
+}
+
+Session loadSession(const fs::path& file) {
+    const auto refuse = [&file](const std::string& why) {
+        return Error(Error::Kind::InputUnreadable, "The session \"" + file.string() + "\" " + why);
+    };
+    std::ifstream in(file);
+    if (!in || fs::is_directory(file)) throw refuse("cannot be read: check the path.");
+    try {
+        const json j = json::parse(in);
+        if (j.value("format", "") != "rivlen-session") throw refuse("is not a Rivlen session: choose a .rivlen file.");
+        if (j.at("version").get<int>() > kVersion) throw refuse("was made by a newer Rivlen: update Rivlen to open it.");
+        const fs::path folder = fs::absolute(file).parent_path();
+        Session session;
+        session.name = j.value("name", file.stem().string());
+        session.current = j.value("current", "");
+        session.stage = j.value("stage", "intake");
+        for (const json& r : j.at("reels")) {
+            Reel reel;
+            reel.id = r.at("id");
+            if (session.reel(reel.id)) throw refuse("names the reel \"" + reel.id + "\" twice; it was damaged or edited by hand.");
+            reel.name = r.value("name", reel.id);
+            reel.source = (folder / r.at("source").get<std::string>()).lexically_normal();
+            reel.network = r.value("network", "");
+            reel.quality = r.value("quality", "fine");
+            if (r.contains("isolation")) reel.isolation = isolationFromJson(r.at("isolation"));
+            if (r.contains("loop")) reel.loop = {r.at("loop").at(0).get<double>(), r.at("loop").at(1).get<double>()};
+            session.reels.push_back(std::move(reel));
+        }
+        if (!session.reel(session.current)) session.current = session.reels.empty() ? "" : session.reels.front().id;
+        return session;
+    } catch (const json::exception& e) {
+        throw refuse(std::string("is damaged (") + e.what() + "): open the copy that was saved before, or the recovered one.");
+    }
+}
+
+void saveSession(const Session& session, const fs::path& file) {
+    const fs::path folder = fs::absolute(file).parent_path();
+    json reels = json::array();
+    for (const Reel& r : session.reels) {
+        const fs::path relative = r.source.lexically_relative(folder);
+        json j{{"id", r.id}, {"name", r.name}, {"source", (relative.empty() ? r.source : relative).generic_string()},
+               {"network", r.network}, {"quality", r.quality}, {"isolation", toJson(r.isolation)}};
+        if (r.loop) j["loop"] = {r.loop->first, r.loop->second};
+        reels.push_back(std::move(j));
+    }
+    const json j{{"format", "rivlen-session"}, {"version", kVersion}, {"name", session.name},
+                 {"current", session.current}, {"stage", session.stage}, {"reels", reels}};
+    const std::string text = j.dump(1) + "\n";
+    const fs::path part = folder / ("." + file.filename().string() + ".part");
+    std::error_code problem;
+    fs::create_directories(folder, problem);
+    const int out = ::open(part.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
+    // Flushed to the disk before it takes the old file's place: a power cut leaves one of the two.
+    const bool ok = out >= 0 && ::write(out, text.data(), text.size()) == ssize_t(text.size()) && ::fsync(out) == 0;
+    if (out >= 0) ::close(out);
+    if (ok) fs::rename(part, file, problem);
+    if (!ok || problem) {
+        std::error_code ignored;
+        fs::remove(part, ignored);
+        throw Error(Error::Kind::OutputUnwritable, "The session cannot be saved as \"" + file.string() + "\": check that the folder may be written to and has space, or save it elsewhere.");
+    }
+}
+
+}  // namespace rivlen

@@ -1,0 +1,49 @@
+#pragma once
+#include <filesystem>
+#include <optional>
+#include <string>
+#include <utility>
+#include <vector>
+
+#include "core/isolation/IsolationSettings.h"
+
+namespace rivlen {
+
+/// One recording of a session with its settings. Times are seconds from the recording's first sample.
+struct Reel {
+    std::string id;                ///< unique in the session, never shown
+    std::string name;
+    std::filesystem::path source;  ///< absolute; never written to
+    std::string network;           ///< network id; empty: the default one
+    std::string quality = "fine";  ///< "quick" or "fine"
+    IsolationSettings isolation;
+    std::optional<std::pair<double, double>> loop;
+
+    bool operator==(const Reel&) const = default;
+};
+
+/// The document: what is saved, undone and redone. A plain value.
+struct Session {
+    std::string name = "Untitled";
+    std::vector<Reel> reels;
+    std::string current;        ///< id of the reel being worked on; empty: none
+    std::string stage = "intake";
+
+    const Reel* reel(const std::string& id) const;
+    Reel* reel(const std::string& id);
+    const Reel* currentReel() const { return reel(current); }
+    bool operator==(const Session&) const = default;
+};
+
+/// A reel for a file, named after it, with an id that the session does not use yet.
+Reel makeReel(const Session& session, const std::filesystem::path& source);
+
+/// Reads a session file (docs/formats.md). Sources that are not there are kept: the caller asks for them.
+/// Throws Error (InputUnreadable) with what is wrong and where.
+Session loadSession(const std::filesystem::path& file);
+
+/// Writes it completely or not at all; source paths are stored relative to the file's folder.
+/// Throws Error (OutputUnwritable).
+void saveSession(const Session& session, const std::filesystem::path& file);
+
+}  // namespace rivlen

@@ -1,0 +1,61 @@
+#pragma once
+#include <mutex>
+#include <span>
+#include <vector>
+
+#include "core/audio/SampleSource.h"
+
+namespace rivlen {
+
+/// Levels of a recording in blocks of kBlock frames, for drawing: mean square over all channels, one row per
+/// part (one for a source, one per stem for a separation). Filled in order by one thread, read by others.
+class LevelTrack {
+public:
+    static constexpr int64_t kBlock = 1024;
+
+    explicit LevelTrack(int rows) : m_rows(size_t(rows)), m_levels(size_t(rows)), m_rest(size_t(rows)) {}
+
+    /// The next frames of all rows; the buffers have the same shape.
+    void add(std::span<const AudioBuffer> parts);
+    /// Completes a last, shorter block.
+    void finish();
+
+    int rows() const { return int(m_rows); }
+    int64_t blocks() const;
+    /// Mean of the row's mean squares over blocks that overlap frames [from, to); 0 where nothing is known.
+    float meanSquare(int row, int64_t from, int64_t to) const;
+    /// The same for the loudest block in the span.
+    float loudest(int row, int64_t from, int64_t to) const;
+
+    std::vector<float> row(int r) const;             ///< a copy, for storing
+    void setRow(int r, std::vector<float> levels);  ///< restores a stored row
+
+private:
+    template <typename Combine>
+    float over(int row, int64_t from, int64_t to, Combine combine) const;
+    size_t m_rows;
+    mutable std::mutex m_guard;
+    std::vector<std::vector<float>> m_levels;
+    std::vector<double> m_rest;
+    int64_t m_restFrames = 0;
+};
+
+/// A source that also fills a level track while somebody else reads it from start to end.
+class ObservedSource : public SampleSource {
+public:
+    ObservedSource(SampleSource& inner, LevelTrack& track) : m_inner(inner), m_track(track) {}
+    int channels() const override { return m_inner.channels(); }
+    int sampleRate() const override { return m_inner.sampleRate(); }
+    int64_t frames() const override { return m_inner.frames(); }
+    AudioBuffer read(int64_t first, int64_t count) override {
+        AudioBuffer audio = m_inner.read(first, count);
+        m_track.add(std::span(&audio, 1));
+        return audio;
+    }
+
+private:
+    SampleSource& m_inner;
+    LevelTrack& m_track;
+};
+
+}  // namespace rivlen

@@ -1,0 +1,319 @@
+#include "playback/Player.h"
+
+#include <algorithm>
+#include <chrono>
+#include <cmath>
+
+#include "core/audio/Decibel.h"
+#include "core/audio/Error.h"
+#include "core/isolation/Isolator.h"
+
+namespace rivlen {
+
+namespace {
+constexpr int kFrames = PlayBlock::kFrames;
+constexpr int kSourceRow = 0, kWantedRow = 1, kStemRow = 2;
+const std::array<const char*, 3> kStemNames = {"dialogue", "music", "ambience"};
+}  // namespace
+
+struct Player::Feeding {
+    std::unique_ptr<SampleSource> source;
+    std::vector<std::unique_ptr<SampleSource>> stems;
+    std::vector<std::string> names;
+    uint64_t stemsVersion = ~uint64_t(0);
+    std::unique_ptr<Isolator> isolator;
+    double firmness = 0;  ///< of the block before: a change is faded over one block
+    PlayBlock seam;       ///< what comes just before the loop's start
+    int64_t next = 0;
+    uint64_t generation = 0;
+};
+
+Player::Player(std::unique_ptr<Device> device) : m_device(std::move(device)) {
+    for (auto& gain : m_matchGain) gain = 1.0f;
+}
+
+Player::~Player() { close(); }
+
+void Player::open(std::function<std::unique_ptr<SampleSource>()> openSource) {
+    close();
+    m_feeding = std::make_unique<Feeding>();
+    m_feeding->source = openSource();
+    m_frames = m_feeding->source->frames();
+    m_rate = m_feeding->source->sampleRate();
+    m_channels = m_feeding->source->channels();
+    m_feeding->seam = PlayBlock(m_channels, kRows);
+    m_feeding->isolator = std::make_unique<Isolator>(m_channels, m_rate);
+    m_queue = std::make_unique<BlockQueue>(m_channels, kRows);
+    m_gainStep = 1.0f / (0.010f * float(m_rate));
+    m_fadeStep = 1.0f / (0.005f * float(m_rate));
+    m_position = 0;
+    m_locateTo = 0;
+    m_loop.reset();
+    m_heard = int(Heard::Source);
+    m_gain = {1, 0, 0, 0, 0};
+    m_offset = 0;
+    m_open = 0;
+    m_heardGeneration = m_generation;
+    m_feeding->generation = m_generation;
+    m_running = true;
+    m_feeder = std::thread([this] { feed(); });
+    m_device->start(m_rate, [this](float* out, int frames) { render(out, frames); });
+}
+
+void Player::close() {
+    m_device->stop();
+    m_running = false;
+    m_playing = false;
+    if (m_feeder.joinable()) m_feeder.join();
+    m_feeding.reset();
+    m_queue.reset();
+    m_stems.reset();
+    m_haveStems = false;
+    m_frames = 0;
+}
+
+void Player::setStems(std::shared_ptr<StemStore> stems) {
+    const std::lock_guard lock(m_guard);
+    m_stems = std::move(stems);
+    ++m_stemsVersion;
+    m_haveStems = m_stems != nullptr;
+    applyIsolation();
+}
+
+void Player::play() {
+    if (m_position + 1 >= m_frames) locate(0);
+    m_playing = m_frames > 0;
+}
+
+void Player::stop() { m_playing = false; }
+
+void Player::locate(int64_t frame) {
+    const std::lock_guard lock(m_guard);
+    m_locateTo = std::clamp<int64_t>(frame, 0, std::max<int64_t>(0, m_frames - 1));
+    m_position = m_locateTo;
+    ++m_generation;
+}
+
+void Player::setLoop(std::optional<std::pair<int64_t, int64_t>> loop) {
+    const std::lock_guard lock(m_guard);
+    m_loop = loop;
+}
+
+void Player::setHeard(Heard heard) { m_heard = int(heard); }
+
+int64_t Player::position() const { return m_position; }
+
+void Player::setIsolation(const IsolationSettings& settings) {
+    const std::lock_guard lock(m_guard);
+    m_settings = settings;
+    applyIsolation();
+}
+
+void Player::applyIsolation() {
+    m_back = m_settings.depth >= kFullDepth ? 0.0f : float(fromDb(-m_settings.depth));
+    const auto found = std::find(kStemNames.begin(), kStemNames.end(), m_settings.stem);
+    m_wantedStem = found == kStemNames.end() ? 0 : int(found - kStemNames.begin());
+}
+
+void Player::feed() {
+    Feeding& f = *m_feeding;
+    while (m_running) {
+        PlayBlock* block = m_queue->toFill();
+        if (!block) {
+            std::this_thread::sleep_for(std::chrono::milliseconds(2));
+            continue;
+        }
+        if (f.generation != m_generation) {
+            const std::lock_guard lock(m_guard);
+            f.generation = m_generation;
+            f.next = m_locateTo;
+        }
+        if (f.next >= m_frames && !m_loop) {
+            std::this_thread::sleep_for(std::chrono::milliseconds(2));
+            continue;
+        }
+        block->frames = kFrames;
+        try {
+            fillBlock(*block, f.next);
+        } catch (const Error&) {  // the file went away while playing: silence, the window reports it
+            std::fill(block->data.begin(), block->data.end(), 0.0f);
+        }
+        block->first = f.next;
+        block->generation = f.generation;
+        const int advance = block->frames;
+        m_queue->filled();
+        f.next += advance;
+        const std::lock_guard lock(m_guard);
+        if (m_loop && f.next == m_loop->second) f.next = m_loop->first;
+    }
+}
+
+void Player::fillBlock(PlayBlock& block, int64_t first) {
+    Feeding& f = *m_feeding;
+    IsolationSettings settings;
+    std::optional<std::pair<int64_t, int64_t>> loop;
+    {
+        const std::lock_guard lock(m_guard);
+        if (f.stemsVersion != m_stemsVersion) {
+            f.stemsVersion = m_stemsVersion;
+            f.stems.clear();
+            if (m_stems)
+                for (const char* name : kStemNames)
+                    if (const int s = m_stems->stemIndex(name); s >= 0) f.stems.push_back(m_stems->open(s));
+        }
+        settings = m_settings;
+        loop = m_loop;
+    }
+    // A loop's last block ends with the loop, and its last 5 ms fade into what leads up to the loop's start.
+    const bool seam = loop && first < loop->second && first + kFrames >= loop->second;
+    block.frames = seam ? int(loop->second - first) : kFrames;
+    fillRows(block, first, settings);
+    if (seam) {
+        const int length = std::min(block.frames, int(0.005 * m_rate));
+        fillRows(f.seam, loop->first - length, settings);
+        for (int r = 0; r < kRows; ++r)
+            for (int c = 0; c < m_channels; ++c) {
+                float* row = block.row(r, c) + block.frames - length;
+                for (int i = 0; i < length; ++i) {
+                    const float w = float(i + 1) / float(length);
+                    row[i] = (1 - w) * row[i] + w * f.seam.row(r, c)[i];
+                }
+            }
+    }
+    f.firmness = settings.firmness;
+}
+
+void Player::fillRows(PlayBlock& block, int64_t first, const IsolationSettings& settings) {
+    Feeding& f = *m_feeding;
+    const bool separated = f.stems.size() == kStemNames.size();
+    const bool changing = settings.firmness != f.firmness;
+    const int64_t margin = separated && (changing || settings.firmness != 0.0) ? f.isolator->margin() : 0;
+    const auto store = [&block, this](int row, const AudioBuffer& from, int64_t skip) {
+        for (int c = 0; c < m_channels; ++c) std::copy_n(from.channel(c).begin() + skip, kFrames, block.row(row, c));
+    };
+    std::fill(block.data.begin(), block.data.end(), 0.0f);
+    const AudioBuffer source = f.source->read(first - margin, kFrames + 2 * margin);
+    store(kSourceRow, source, margin);
+    if (!separated) return;
+    std::vector<AudioBuffer> stems;
+    for (auto& stem : f.stems) stems.push_back(stem->read(first - margin, kFrames + 2 * margin));
+    for (size_t s = 0; s < stems.size(); ++s) store(kStemRow + int(s), stems[s], margin);
+    const size_t wanted = size_t(m_wantedStem.load());
+    const auto isolated = [&](double firmness) {  // Depth is applied in the callback, where it follows at once
+        if (firmness == 0.0) return stems[wanted].slice(margin, kFrames);
+        IsolationSettings s = settings;
+        s.depth = kFullDepth;
+        s.firmness = firmness;
+        return f.isolator->apply(s, int(wanted), first, kFrames, source, stems)[wanted];
+    };
+    AudioBuffer now = isolated(settings.firmness);
+    if (changing) {
+        const AudioBuffer before = isolated(f.firmness);
+        for (int c = 0; c < m_channels; ++c)
+            for (int i = 0; i < kFrames; ++i) {
+                const float w = float(i + 1) / kFrames;
+                float& v = now.channel(c)[size_t(i)];
+                v = (1 - w) * before.channel(c)[size_t(i)] + w * v;
+            }
+    }
+    store(kWantedRow, now, 0);
+}
+
+void Player::updateTargets() {
+    const float back = m_back;
+    const Heard heard = Heard(m_heard.load());
+    m_target = {0, 0, 0, 0, 0};
+    if (!m_haveStems || heard == Heard::Source) {
+        // Without a separation everything but the source is silent: Leftovers of nothing is nothing.
+        m_target[kSourceRow] = heard == Heard::Source || heard == Heard::Result ? 1.0f : 0.0f;
+    } else if (heard == Heard::Result) {
+        m_target[kSourceRow] = back;
+        m_target[kWantedRow] = 1 - back;
+    } else if (heard == Heard::Leftovers) {
+        m_target[kSourceRow] = 1 - back;
+        m_target[kWantedRow] = back - 1;
+    } else {
+        m_target[size_t(kStemRow + int(heard) - int(Heard::Dialogue))] = 1.0f;
+    }
+    for (float& t : m_target) t *= m_matchGain[size_t(heard)];
+}
+
+void Player::mixFrame(const PlayBlock& block, int i, float* out) {
+    float sum[2] = {0, 0};
+    for (int r = 0; r < kRows; ++r) {
+        const float g = m_gain[size_t(r)];
+        if (g == 0.0f) continue;
+        switch (m_channels) {
+            case 1: {
+                const float v = g * block.row(r, 0)[i];
+                sum[0] += v;
+                sum[1] += v;
+                break;
+            }
+            case 6: {  // Lo/Ro of ITU-R BS.775: centre and surrounds at -3 dB, no LFE
+                constexpr float half = 0.70710678f;
+                const float centre = half * block.row(r, 2)[i];
+                sum[0] += g * (block.row(r, 0)[i] + centre + half * block.row(r, 4)[i]);
+                sum[1] += g * (block.row(r, 1)[i] + centre + half * block.row(r, 5)[i]);
+                break;
+            }
+            default:
+                for (int c = 0; c < m_channels; ++c) sum[c % 2] += g * block.row(r, c)[i];
+        }
+    }
+    out[0] = m_open * sum[0];
+    out[1] = m_open * sum[1];
+}
+
+void Player::render(float* out, int frames) {
+    updateTargets();
+    float left = 0, right = 0;
+    for (int i = 0; i < frames; ++i) {
+        float* frame = out + 2 * i;
+        frame[0] = frame[1] = 0;
+        const uint64_t wanted = m_generation;
+        const bool stale = m_heardGeneration != wanted;
+        const bool sounding = m_playing && !stale;
+        m_open = std::clamp(m_open + (sounding ? m_fadeStep : -m_fadeStep), 0.0f, 1.0f);
+        if (m_open == 0.0f) {
+            if (stale) {  // faded out: drop what was prepared for the old place
+                while (const PlayBlock* old = m_queue->toPlay()) {
+                    if (old->generation == wanted) break;
+                    m_queue->played();
+                }
+                m_offset = 0;
+                m_heardGeneration = wanted;
+            }
+            continue;
+        }
+        const PlayBlock* block = m_queue->toPlay();
+        if (block && block->generation != m_heardGeneration && !stale) {
+            m_queue->played();
+            --i;
+            continue;
+        }
+        if (!block) {
+            if (m_position + 1 >= m_frames) m_playing = false;  // the end
+            else ++m_underruns;
+            continue;
+        }
+        for (size_t r = 0; r < kRows; ++r) {
+            const float d = m_target[r] - m_gain[r];
+            m_gain[r] += std::clamp(d, -m_gainStep, m_gainStep);
+        }
+        mixFrame(*block, m_offset, frame);
+        left = std::max(left, std::fabs(frame[0]));
+        right = std::max(right, std::fabs(frame[1]));
+        const int64_t at = block->first + m_offset;
+        if (!stale) m_position = std::min(at, m_frames - 1);
+        if (++m_offset >= block->frames) {
+            m_offset = 0;
+            m_queue->played();
+        }
+        if (at >= m_frames) m_playing = false;
+    }
+    if (left > m_peakLeft) m_peakLeft = left;
+    if (right > m_peakRight) m_peakRight = right;
+}
+
+}  // namespace rivlen

@@ -1,0 +1,107 @@
+#pragma once
+#include <atomic>
+#include <functional>
+#include <memory>
+#include <mutex>
+#include <optional>
+#include <thread>
+#include <utility>
+
+#include "core/isolation/IsolationSettings.h"
+#include "core/separation/StemStore.h"
+#include "playback/BlockQueue.h"
+#include "playback/Device.h"
+
+namespace rivlen {
+
+/// What is heard. Stems are as the network gave them; Result is the wanted stem at the present strength,
+/// Leftovers all that the strength takes away: Result + Leftovers = Source.
+enum class Heard { Source, Result, Dialogue, Music, Ambience, Leftovers };
+inline constexpr int kHeardCount = 6;
+
+/// Plays one recording and its separation. Switching what is heard, the strength, the place and the loop
+/// are all live and free of clicks: gains move along 10 ms ramps, places change behind 5 ms fades.
+/// All functions are for one controlling thread (the window's).
+class Player {
+public:
+    explicit Player(std::unique_ptr<Device> device = makeDefaultDevice());
+    ~Player();
+
+    /// Opens a recording; openSource makes a reader for the feeder's own thread. Stops what was playing.
+    void open(std::function<std::unique_ptr<SampleSource>()> openSource);
+    void close();
+    bool isOpen() const { return m_frames > 0; }
+    /// The stems that go with it, possibly still growing; null takes them away.
+    void setStems(std::shared_ptr<StemStore> stems);
+
+    void play();
+    void stop();
+    bool playing() const { return m_playing; }
+    void locate(int64_t frame);
+    /// The span that repeats, in frames; nothing: play to the end.
+    void setLoop(std::optional<std::pair<int64_t, int64_t>> loop);
+    void setHeard(Heard heard);
+    Heard heard() const { return Heard(m_heard.load()); }
+    void setIsolation(const IsolationSettings& settings);
+    /// Gain (linear) for each heard thing, so that comparisons are at equal loudness.
+    void setMatchGain(Heard heard, float gain) { m_matchGain[size_t(heard)] = gain; }
+
+    int64_t position() const;  ///< the frame that is heard now
+    int64_t frames() const { return m_frames; }
+    int sampleRate() const { return m_rate; }
+    /// Largest magnitude since the last call, left and right.
+    std::pair<float, float> takePeaks() { return {m_peakLeft.exchange(0), m_peakRight.exchange(0)}; }
+    int underruns() const { return m_underruns; }
+    std::string deviceName() const { return m_device->name(); }
+
+private:
+    void feed();
+    void fillBlock(PlayBlock& block, int64_t first);
+    void fillRows(PlayBlock& block, int64_t first, const IsolationSettings& settings);
+    void applyIsolation();
+    void render(float* out, int frames);
+    void mixFrame(const PlayBlock& block, int i, float* out);
+    void updateTargets();
+
+    std::unique_ptr<Device> m_device;
+    std::unique_ptr<BlockQueue> m_queue;
+    std::thread m_feeder;
+    std::atomic<bool> m_running{false}, m_playing{false};
+
+    // Written by the controller, read by the feeder, under m_guard (never by the callback).
+    std::mutex m_guard;
+    std::function<std::unique_ptr<SampleSource>()> m_openSource;
+    std::shared_ptr<StemStore> m_stems;
+    uint64_t m_stemsVersion = 0;
+    IsolationSettings m_settings;
+    std::optional<std::pair<int64_t, int64_t>> m_loop;
+    int64_t m_locateTo = 0;
+
+    // Shared with the callback.
+    std::atomic<uint64_t> m_generation{0};
+    std::atomic<int> m_heard{0};
+    std::atomic<int> m_wantedStem{0};
+    std::atomic<float> m_back{0.0f};  ///< amplitude that Depth lets back
+    std::atomic<bool> m_haveStems{false};
+    std::array<std::atomic<float>, kHeardCount> m_matchGain;
+    std::atomic<int64_t> m_position{0};
+    std::atomic<float> m_peakLeft{0}, m_peakRight{0};
+    std::atomic<int> m_underruns{0};
+
+    int64_t m_frames = 0;
+    int m_rate = 48000, m_channels = 2;
+
+    // The callback's own.
+    static constexpr int kRows = 5;  // source, wanted after firmness, three stems
+    std::array<float, kRows> m_gain{}, m_target{};
+    float m_open = 0;  ///< fade for starting, stopping and locating
+    uint64_t m_heardGeneration = 0;
+    int m_offset = 0;  ///< frames of the present block already played
+    float m_gainStep = 0.002f, m_fadeStep = 0.004f;
+
+    // The feeder's own.
+    struct Feeding;
+    std::unique_ptr<Feeding> m_feeding;
+};
+
+}  // namespace rivlen
