@@ -152,6 +152,8 @@ class Mixer:
         """xx [FRAMES, BANDS], xs and ss [3, FRAMES, BANDS], float32."""
         rng = self.rng
         waves, width = self.stems(LENGTH)
+        while np.abs(waves).max() < 1e-3:  # nothing but pauses
+            waves, width = self.stems(LENGTH)
         spectra = np.zeros((3, FRAMES, bands.BINS), np.complex64)
         for s in range(3):
             if waves[s].any():

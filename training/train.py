@@ -31,16 +31,18 @@ def feed(queue, size, seed):
 
 
 def loss_of(logits, xx, xs, ss):
-    """Log error energy per stem (what SI-SDR sees) plus compressed magnitudes (what the ear sees)."""
+    """Compressed magnitudes (what the ear hears) plus log error energy per stem (what SI-SDR sees).
+
+    Both are kept finite for silent clips and absent stems, which would otherwise rule the gradient."""
     m = torch.softmax(logits, 1)
     xx = xx.unsqueeze(1)
-    error = (ss - 2 * m * xs + m * m * xx).sum((2, 3))
-    reference = ss.sum((2, 3)) + 0.003 * xx.sum((2, 3))
-    energy = torch.log10(error.clamp_min(0) / reference + 0.003)
-    scale = xx.mean((2, 3), keepdim=True).clamp_min(1e-12)
-    root = lambda p: (p / scale + 1e-6) ** 0.25
+    scale = xx.mean((2, 3), keepdim=True) + 1e-9
+    root = lambda p: (p / scale + 1e-4) ** 0.28
     magnitude = (root(m * m * xx) - root(ss)).abs()
-    return energy.mean() + 2.0 * magnitude.mean(), energy.detach().mean(0)
+    error = (ss - 2 * m * xs + m * m * xx).sum((2, 3)).clamp_min(0)
+    total = xx.sum((2, 3)) + 1e-6
+    energy = torch.log10(error / (ss.sum((2, 3)) + 0.02 * total) + 0.01)
+    return 4.0 * magnitude.mean() + 0.3 * energy.mean(), energy.detach().mean(0)
 
 
 def main():
@@ -48,7 +50,7 @@ def main():
     parser.add_argument("run")
     parser.add_argument("--minutes", type=float, default=60)
     parser.add_argument("--batch", type=int, default=8)
-    parser.add_argument("--rate", type=float, default=2e-3)
+    parser.add_argument("--rate", type=float, default=1.2e-3)
     parser.add_argument("--every", type=float, default=8, help="minutes between evaluations")
     parser.add_argument("--seed", type=int, default=1)
     options = parser.parse_args()
@@ -81,12 +83,14 @@ def main():
         begin = time.time()
         progress = spent / options.minutes
         for group in optimizer.param_groups:
-            group["lr"] = options.rate * min(1, (step + 1) / 50) * 0.5 * (1 + np.cos(np.pi * progress))
+            group["lr"] = options.rate * min(1, (step + 1) / 100) * 0.5 * (1 + np.cos(np.pi * progress))
         xx, xs, ss = queue.get()
         loss, parts = loss_of(net(xx), xx, xs, ss)
+        if not torch.isfinite(loss):
+            raise SystemExit("the loss is not finite: the last checkpoint is still good")
         optimizer.zero_grad()
         loss.backward()
-        torch.nn.utils.clip_grad_norm_(net.parameters(), 2.0)
+        torch.nn.utils.clip_grad_norm_(net.parameters(), 1.0)
         optimizer.step()
         step += 1
         keep = min(0.995, (step + 1) / (step + 20))

@@ -1,1 +1,84 @@
-int main(){}
+#include <unistd.h>
+
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QElapsedTimer>
+#include <QMessageBox>
+#include <cstdio>
+
+#include "app/MainWindow.h"
+#include "app/Theme.h"
+
+using namespace rivlen;
+
+namespace {
+
+/// Waits, with the window alive, until nothing is being read, split or drawn.
+void settle(Controller& controller, MainWindow& window) {
+    QElapsedTimer clock;
+    clock.start();
+    int quiet = 0;
+    while (quiet < 12 && clock.elapsed() < 600000) {
+        QApplication::processEvents(QEventLoop::AllEvents, 50);
+        usleep(50000);
+        const ReelState* s = controller.currentState();
+        const bool busy = !controller.jobs().idle() || window.ownership().busy() || (s && (s->reading || s->splitting));
+        quiet = busy ? 0 : quiet + 1;
+    }
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    QElapsedTimer sinceStart;
+    sinceStart.start();
+    QApplication app(argc, argv);
+    QApplication::setApplicationName("rivlen");
+    QApplication::setApplicationVersion(RIVLEN_VERSION);
+    QApplication::setOrganizationName("rivlen");
+    QCommandLineParser parser;
+    parser.setApplicationDescription("Takes mixed recordings apart into dialogue, music and ambience.");
+    parser.addHelpOption();
+    parser.addVersionOption();
+    parser.addPositionalArgument("files", "A session (.rivlen), or recordings to add.", "[files...]");
+    const QCommandLineOption picture("picture", "Writes a PNG of the window and ends.", "FILE");
+    const QCommandLineOption stage("stage", "Stage to show: intake, split, weigh, rebuild or dispatch.", "STAGE");
+    const QCommandLineOption split("split", "Splits the current reel first.");
+    const QCommandLineOption ownership("ownership", "Shows the Ownership picture.");
+    const QCommandLineOption first("first-paint", "Prints the seconds to the first paint and ends.");
+    parser.addOptions({picture, stage, split, ownership, first});
+    parser.process(app);
+    theme::apply();
+
+    Controller controller;
+    MainWindow window(controller);
+    window.show();
+    if (parser.isSet(first)) {
+        QApplication::processEvents();
+        std::printf("%.3f\n", double(sinceStart.elapsed()) / 1000);
+        return 0;
+    }
+    const QStringList files = parser.positionalArguments();
+    if (files.size() == 1 && files.front().endsWith(".rivlen")) {
+        controller.openSession(files.front());
+    } else if (!files.isEmpty()) {
+        controller.addFiles(files);
+    } else if (!controller.recoverable().isEmpty() && !parser.isSet(picture)) {
+        if (QMessageBox::question(&window, "Rivlen", "Rivlen ended without saving last time. Recover that session?") == QMessageBox::Yes) controller.recover();
+    }
+    if (!parser.isSet(picture)) return QApplication::exec();
+
+    settle(controller, window);
+    if (parser.isSet(split)) {
+        controller.split();
+        settle(controller, window);
+    }
+    if (parser.isSet(stage)) controller.setStage(parser.value(stage).toStdString());
+    window.showOwnership(parser.isSet(ownership));
+    settle(controller, window);
+    if (!window.grab().save(parser.value(picture))) {
+        std::fprintf(stderr, "rivlen-desk: the picture \"%s\" cannot be written: check the folder.\n", qPrintable(parser.value(picture)));
+        return 4;
+    }
+    return 0;
+}

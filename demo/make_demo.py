@@ -1,0 +1,201 @@
+#!/usr/bin/python3
+"""Makes the demo, "The Night Ferry": three reels and a short video with burnt-in timecode.
+
+Everything is synthetic and made here: the speech by espeak-ng and flite (Debian), the music and the
+surroundings by the code below. No recording of anybody is used. The result is committed, so this
+needs to run only when the demo is to change.
+
+Usage: make_demo.py [FOLDER]      needs: espeak-ng flite ffmpeg python3-numpy python3-scipy python3-soundfile
+"""
+import os
+import subprocess
+import sys
+import tempfile
+from math import gcd
+from pathlib import Path
+
+import numpy as np
+import soundfile
+from scipy.signal import butter, fftconvolve, lfilter, resample_poly, sosfilt
+
+RATE = 48000
+SECONDS = 24
+N = RATE * SECONDS
+rng = np.random.default_rng(1947)
+
+
+def speak(command, text):
+    """Runs a speech synthesizer that writes a WAV and returns it at 48 kHz."""
+    with tempfile.TemporaryDirectory() as folder:
+        wav = os.path.join(folder, "speech.wav")
+        subprocess.run([*command(wav), text], check=True)
+        x, rate = soundfile.read(wav, dtype="float64")
+    g = gcd(RATE, rate)
+    x = resample_poly(x, RATE // g, rate // g)
+    return x / np.abs(x).max()
+
+
+def espeak(voice, speed, pitch):
+    return lambda wav: ["espeak-ng", "-v", voice, "-s", str(speed), "-p", str(pitch), "-w", wav]
+
+
+def flite(voice):
+    return lambda wav: ["flite", "-voice", voice, "-o", wav, "-t"]
+
+
+def place(parts):
+    """Puts (second, samples) on a reel of N samples."""
+    out = np.zeros(N)
+    for second, x in parts:
+        at = int(second * RATE)
+        n = min(len(x), N - at)
+        out[at:at + n] += x[:n]
+    return out
+
+
+def noise(n, low, high):
+    return sosfilt(butter(2, [low, high], "bandpass", fs=RATE, output="sos"), rng.standard_normal(n))
+
+
+def slow(n, per_second, low, high):
+    points = rng.uniform(low, high, int(n / RATE * per_second) + 3)
+    return np.interp(np.linspace(0, len(points) - 1, n), np.arange(len(points)), points)
+
+
+def level(x, db):
+    """Scales to an RMS of db dBFS over the parts that are not silent."""
+    active = x[np.abs(x) > 1e-4]
+    return x * (10 ** (db / 20) / np.sqrt(np.mean(active ** 2)))
+
+
+def engine(n):
+    phase = np.cumsum(slow(n, 1.5, 21, 23.5)) / RATE
+    pulses = (np.diff(np.floor(phase), prepend=0) > 0).astype(float)
+    body = noise(int(0.08 * RATE), 60, 400) * np.exp(-np.arange(int(0.08 * RATE)) / RATE * 70)
+    return fftconvolve(pulses, body)[:n] + 0.02 * noise(n, 400, 3000) * (1 + np.cos(2 * np.pi * phase))
+
+
+def wind(n):
+    return noise(n, 40, 350) * slow(n, 1.2, 0, 1) ** 2 + 0.3 * noise(n, 500, 1500) * slow(n, 1.2, 0, 1) ** 3
+
+
+def water(n):
+    return noise(n, 300, 6000) * slow(n, 2.5, 0.1, 1) ** 2
+
+
+def gull():
+    m = int(rng.uniform(0.25, 0.5) * RATE)
+    t = np.linspace(0, 1, m)
+    f = 1400 + 900 * np.sin(np.pi * t) + 120 * np.sin(2 * np.pi * 9 * t)
+    tone = sum(np.sin(k * 2 * np.pi * np.cumsum(f) / RATE) / k for k in (1, 2, 3))
+    return tone * np.sin(np.pi * t) ** 0.6
+
+
+def pluck(frequency, seconds, bright):
+    """A plucked string (Karplus and Strong 1983)."""
+    n, period = int(seconds * RATE), int(RATE / frequency)
+    burst = np.zeros(n)
+    burst[:period] = rng.uniform(-1, 1, period)
+    a = np.zeros(period + 2)
+    a[0], a[period], a[period + 1] = 1, -0.996 * bright, -0.996 * (1 - bright)
+    return lfilter([1], a, burst)
+
+
+def reed(frequency, seconds):
+    """An accordion-like reed pair."""
+    t = np.arange(int(seconds * RATE)) / RATE
+    tone = sum(np.sin(2 * np.pi * frequency * d * k * t) / k ** 0.8 for d in (1, 1.006) for k in range(1, 9))
+    return tone * np.minimum(1, t / 0.03) * np.minimum(1, (t[-1] - t) / 0.05)
+
+
+def waltz():
+    """The village band: a waltz of our own in G for plucked bass, chords, reeds and a soft drum."""
+    beat, parts = 60 / 138, []
+    chords = [(196.0, 246.9, 293.7), (261.6, 329.6, 392.0), (293.7, 370.0, 440.0), (196.0, 246.9, 293.7)]
+    tune = [587.3, 493.9, 587.3, 659.3, 523.3, 659.3, 740.0, 587.3, 440.0, 784.0, 740.0, 587.3]
+    bars = int(SECONDS / (3 * beat))
+    for bar in range(bars):
+        chord, start = chords[bar // 2 % 4], bar * 3 * beat
+        parts.append((start, 1.1 * pluck(chord[0] / 2, 0.9, 0.5)))
+        drum = noise(int(0.15 * RATE), 50, 140) * np.exp(-np.arange(int(0.15 * RATE)) / RATE * 30)
+        parts.append((start, 2.5 * drum))
+        for b in (1, 2):
+            for f in chord:
+                parts.append((start + b * beat, 0.5 * pluck(f * 2, 0.5, 0.7)))
+            brush = noise(int(0.08 * RATE), 3000, 9000) * np.exp(-np.arange(int(0.08 * RATE)) / RATE * 60)
+            parts.append((start + b * beat, 0.5 * brush))
+        for b in range(3):
+            if rng.random() < 0.85:
+                parts.append((start + b * beat, 0.25 * reed(tune[(bar * 3 + b) % len(tune)], beat * 0.95)))
+    return place(parts)
+
+
+def room(x, seconds, db):
+    n = int(seconds * RATE)
+    tail = rng.standard_normal(n) * np.exp(-6.9 * np.arange(n) / n)
+    tail[:int(0.012 * RATE)] = 0
+    tail *= 10 ** (db / 20) / np.sqrt(np.sum(tail ** 2))
+    return x + fftconvolve(x, tail)[:len(x)]
+
+
+def stereo(voice, music, ambience):
+    """Voice in the middle, music a little wide, surroundings wide (each side its own delay)."""
+    roll = lambda x, ms: np.roll(x, int(ms * RATE / 1000))
+    left = voice + music + ambience
+    right = voice + 0.8 * music + 0.2 * roll(music, 11) + 0.6 * ambience + 0.4 * roll(ambience, 17)
+    return np.stack([left, right], 1)
+
+
+def write(folder, name, x, subtype="PCM_16"):
+    soundfile.write(folder / name, np.clip(x, -1, 1), RATE, format="FLAC", subtype=subtype)
+
+
+def main():
+    folder = Path(sys.argv[1]) if len(sys.argv) > 1 else Path(__file__).resolve().parent
+    folder.mkdir(parents=True, exist_ok=True)
+    silence = np.zeros(N)
+
+    # Reel 1: deck interview, voice over engine and wind.
+    ferrywoman = espeak("en-gb-x-rp+f3", 150, 45)
+    voice = place([(0.8, speak(ferrywoman, "I took the night ferry over from my mother, in the winter of the long ice.")),
+                   (7.4, speak(ferrywoman, "The chain does the steering. You only listen to it, and it tells you what the river wants.")),
+                   (15.2, speak(ferrywoman, "People sleep, mostly. Some of them talk to me, because it is dark and I do not know their names."))])
+    gulls = place([(s, 0.5 * gull()) for s in (2.1, 2.6, 6.3, 12.0, 12.5, 13.1, 20.7)])
+    deck = level(engine(N), -31) + level(wind(N), -32) + level(water(N), -36) + level(gulls, -30)
+    write(folder, "reel-1-deck.flac", stereo(level(voice, -21), silence, deck))
+
+    # Reel 2: saloon, voice over band music.
+    narrator = flite("rms")
+    voice = place([(1.2, speak(narrator, "On Saturdays the band comes aboard at the upper landing and plays until the lamps go out.")),
+                   (8.6, speak(narrator, "Nobody remembers who wrote the waltz. The accordion has been to sea longer than the captain.")),
+                   (16.4, speak(narrator, "They stop once, in the middle of the river, and let the passengers hear the chain."))])
+    cups = place([(s, level(np.sin(2 * np.pi * f * np.arange(int(0.3 * RATE)) / RATE) * np.exp(-np.arange(int(0.3 * RATE)) / RATE * 25), -25))
+                  for s, f in ((3.3, 3100), (9.8, 2650), (14.9, 3900), (19.2, 2900))])
+    saloon = level(noise(N, 100, 900), -48) + cups
+    write(folder, "reel-2-saloon.flac", stereo(level(room(voice, 0.5, -10), -20), level(room(waltz(), 0.7, -8), -24), saloon))
+
+    # Reel 3: bridge, echoing announcement with clicks, 50 Hz hum and a clipped shout; mono.
+    announcer = espeak("en-gb-scotland+m7", 140, 40)
+    announcement = speak(announcer, "Attention at the lower landing. The night ferry leaves in five minutes. Mind the chain as it rises.")
+    shout = np.clip(4 * speak(espeak("en-gb+m3", 170, 70), "Wait! Wait for me!"), -1, 1)
+    voice = room(place([(1.0, 0.5 * announcement), (13.5, 0.5 * announcement)]), 1.6, 0)
+    clicks = place([(s, np.array([0.7, -0.6, 0.3, -0.1])) for s in rng.uniform(0, SECONDS, 40)])
+    t = np.arange(N) / RATE
+    hum = sum(np.sin(2 * np.pi * 50 * k * t + k) / k for k in range(1, 8))
+    bridge = level(water(N), -38) + level(hum, -40)
+    mixed = level(voice, -22) + bridge + 0.5 * clicks
+    at = int(10.4 * RATE)
+    mixed[at:at + len(shout)] += 1.2 * shout
+    write(folder, "reel-3-bridge.flac", np.clip(mixed, -0.98, 0.98))
+
+    # The video: reel 1's first 12 seconds under a drawn river at 25 frames a second, timecode from 10:00:00:00.
+    draw = ("drawbox=x=0:y=190:w=iw:h=80:color=0x24404a:t=fill,"
+            "drawbox=x='40+t*18':y=172:w=70:h=22:color=0xe8b04a:t=fill,drawbox=x='70+t*18':y=156:w=22:h=18:color=0xece4d6:t=fill,"
+            "drawtext=timecode='10\\:00\\:00\\:00':rate=25:fontsize=22:fontcolor=0xece4d6:x=12:y=12:box=1:boxcolor=0x1d1b18")
+    subprocess.run(["ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", "color=c=0x1d1b18:s=480x270:r=25:d=12",
+                    "-i", folder / "reel-1-deck.flac", "-t", "12", "-vf", draw, "-c:v", "libx264", "-preset", "slow", "-crf", "30",
+                    "-pix_fmt", "yuv420p", "-c:a", "aac", "-b:a", "160k", "-timecode", "10:00:00:00", "-fflags", "+bitexact", folder / "deck-video.mp4"], check=True)
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,328 @@
+#include "app/Controller.h"
+
+#include <QDir>
+#include <QFile>
+#include <QFileInfo>
+#include <QSettings>
+#include <QStandardPaths>
+#include <cmath>
+
+#include "core/media/MediaReader.h"
+
+namespace rivlen {
+
+namespace {
+std::filesystem::path toPath(const QString& text) { return std::filesystem::path(text.toStdString()); }
+}  // namespace
+
+Controller::Controller(std::unique_ptr<Device> device, QObject* parent) : QObject(parent), m_player(std::move(device)) {
+    m_autosave.setSingleShot(true);
+    m_autosave.setInterval(2000);
+    connect(&m_autosave, &QTimer::timeout, this, &Controller::autosave);
+    m_loudness.setSingleShot(true);
+    m_loudness.setInterval(250);
+    connect(&m_loudness, &QTimer::timeout, this, &Controller::measureLoudness);
+}
+
+Controller::~Controller() {
+    m_player.close();
+    m_jobs.cancelAll();
+    m_quick.cancelAll();
+}
+
+void Controller::later(std::function<void()> f) { QMetaObject::invokeMethod(this, std::move(f), Qt::QueuedConnection); }
+
+void Controller::changed() {
+    if (m_history.modified()) m_autosave.start();
+    emit sessionChanged();
+}
+
+void Controller::newSession() {
+    m_player.close();
+    m_jobs.cancelAll();
+    m_opened.clear();
+    m_states.clear();
+    m_file.clear();
+    m_history.reset({});
+    QFile::remove(recoveryFile());
+    emit sessionChanged();
+    emit reelOpened();
+}
+
+bool Controller::openSession(const QString& file) {
+    Session session;
+    try {
+        session = loadSession(toPath(file));
+    } catch (const Error& e) {
+        emit notice(QString::fromStdString(e.what()));
+        return false;
+    }
+    newSession();
+    m_file = QFileInfo(file).absoluteFilePath();
+    m_history.reset(std::move(session));
+    remember(m_file);
+    emit sessionChanged();
+    for (const Reel& r : this->session().reels) readReel(r);
+    openCurrent();
+    return true;
+}
+
+bool Controller::saveSession(const QString& file) {
+    try {
+        m_history.remember([&](Session& s) { if (s.name == "Untitled") s.name = QFileInfo(file).completeBaseName().toStdString(); });
+        rivlen::saveSession(session(), toPath(file));
+    } catch (const Error& e) {
+        emit notice(QString::fromStdString(e.what()));
+        return false;
+    }
+    m_file = QFileInfo(file).absoluteFilePath();
+    m_history.markSaved();
+    QFile::remove(recoveryFile());
+    remember(m_file);
+    emit sessionChanged();
+    emit done("Saved as " + QFileInfo(file).fileName() + ".");
+    return true;
+}
+
+void Controller::addFiles(const QStringList& files) {
+    QStringList all;
+    for (const QString& f : files) {
+        if (!QFileInfo(f).isDir()) {
+            all << f;
+            continue;
+        }
+        const QDir folder(f);
+        for (const QString& name : folder.entryList(QDir::Files, QDir::Name)) all << folder.filePath(name);
+    }
+    for (const QString& file : all) {
+        // Opening may take a moment for long compressed files: off the window's thread.
+        m_quick.submit("Opening " + file.section('/', -1).toStdString(),
+            [this, file](Progress&) {
+                const MediaInfo info = MediaReader(toPath(file)).info();
+                later([this, file, info] {
+                    const Reel reel = makeReel(session(), toPath(file));
+                    m_history.edit("Add " + reel.name, [&](Session& s) {
+                        s.reels.push_back(reel);
+                        s.current = reel.id;
+                    });
+                    m_states[reel.id].info = info;
+                    changed();
+                    readReel(reel);
+                    openCurrent();
+                });
+            },
+            [this](const JobQueue::Outcome& o) {
+                if (!o.done && !o.cancelled) later([this, o] { emit notice(QString::fromStdString(o.error)); });
+            });
+    }
+}
+
+void Controller::removeReel(const std::string& id) {
+    m_history.edit("Remove reel", [&](Session& s) {
+        std::erase_if(s.reels, [&](const Reel& r) { return r.id == id; });
+        if (s.current == id) s.current = s.reels.empty() ? "" : s.reels.front().id;
+    });
+    changed();
+    openCurrent();
+}
+
+void Controller::selectReel(const std::string& id) {
+    if (session().current == id) return;
+    m_history.remember([&](Session& s) { s.current = id; });
+    emit sessionChanged();
+    openCurrent();
+}
+
+void Controller::relink(const std::string& id, const QString& file) {
+    try {
+        const MediaReader probe(toPath(file));
+    } catch (const Error& e) {
+        emit notice(QString::fromStdString(e.what()));
+        return;
+    }
+    m_history.edit("Relink reel", [&](Session& s) {
+        if (Reel* r = s.reel(id)) r->source = toPath(QFileInfo(file).absoluteFilePath());
+    });
+    m_states[id] = {};
+    m_opened.clear();
+    changed();
+    if (const Reel* r = session().reel(id)) readReel(*r);
+    openCurrent();
+}
+
+void Controller::setStage(const std::string& stage) {
+    m_history.remember([&](Session& s) { s.stage = stage; });
+    emit sessionChanged();
+}
+
+void Controller::editReel(const QString& name, const std::function<void(Reel&)>& change, const std::string& gesture) {
+    m_history.edit(name.toStdString(), [&](Session& s) { if (Reel* r = s.reel(s.current)) change(*r); }, gesture);
+    if (const Reel* r = reel()) {
+        m_player.setIsolation(r->isolation);
+        if (r->loop)
+            m_player.setLoop(std::pair(std::llround(r->loop->first * m_player.sampleRate()), std::llround(r->loop->second * m_player.sampleRate())));
+        else
+            m_player.setLoop(std::nullopt);
+    }
+    m_loudness.start();
+    changed();
+}
+
+void Controller::undo() {
+    m_history.undo();
+    afterHistory();
+}
+
+void Controller::redo() {
+    m_history.redo();
+    afterHistory();
+}
+
+void Controller::afterHistory() {
+    editReel("", [](Reel&) {});
+    openCurrent();
+    reopenStems();
+}
+
+void Controller::readReel(const Reel& reel) {
+    ReelState& state = m_states[reel.id];
+    state.missing = !QFileInfo::exists(QString::fromStdString(reel.source.string()));
+    if (state.missing || state.reading || state.inspection) {
+        emit reelOpened();
+        return;
+    }
+    state.reading = true;
+    state.levels = std::make_shared<LevelTrack>(1);
+    m_quick.submit("Reading " + reel.name,
+        [this, id = reel.id, source = reel.source, levels = state.levels](Progress& progress) {
+            MediaReader reader(source);
+            later([this, id, info = reader.info()] {
+                m_states[id].info = info;
+                emit reelOpened();
+            });
+            ObservedSource observed(reader, *levels);
+            const Inspection found = inspect(observed, progress);
+            levels->finish();
+            later([this, id, found] { m_states[id].inspection = found; });
+        },
+        [this, id = reel.id](const JobQueue::Outcome& o) {
+            later([this, id, o] {
+                m_states[id].reading = false;
+                if (!o.done && !o.cancelled) emit notice(QString::fromStdString(o.error));
+                emit reelOpened();
+            });
+        });
+}
+
+void Controller::openCurrent() {
+    const Reel* r = reel();
+    if (!r || m_states[r->id].missing) {
+        m_player.close();
+        m_opened.clear();
+        emit reelOpened();
+        return;
+    }
+    if (m_opened == r->id) return;
+    try {
+        m_player.open([source = r->source] { return std::make_unique<MediaReader>(source); });
+        m_opened = r->id;
+    } catch (const Error& e) {
+        m_opened.clear();
+        emit notice(QString::fromStdString(e.what()));
+        emit reelOpened();
+        return;
+    }
+    attachStems(r->id);
+    editReel("", [](Reel&) {});
+    emit reelOpened();
+    emit heardChanged();
+}
+
+std::filesystem::path Controller::storeFolder(const Reel& reel) const {
+    return StemStore::folderFor(reel.source, findNetwork(reel.network).sha256, reel.quality);
+}
+
+void Controller::attachStems(const std::string& id) {
+    ReelState& state = m_states[id];
+    const Reel* r = session().reel(id);
+    if (!r) return;
+    if (!state.splitting) {
+        try {
+            state.stems = StemStore::openFinished(storeFolder(*r));
+        } catch (const Error& e) {
+            emit notice(QString::fromStdString(e.what()));
+        }
+    }
+    if (id == session().current) m_player.setStems(state.stems);
+    state.loudness.clear();
+    m_loudness.start();
+    emit stemsChanged();
+}
+
+void Controller::reopenStems() {
+    if (reel()) attachStems(reel()->id);
+}
+
+void Controller::togglePlay() {
+    if (m_player.playing()) m_player.stop();
+    else m_player.play();
+    emit heardChanged();
+}
+
+void Controller::hear(Heard heard) {
+    m_player.setHeard(heard);
+    emit heardChanged();
+}
+
+void Controller::setLevelMatch(bool on) {
+    m_levelMatch = on;
+    measureLoudness();
+    emit heardChanged();
+}
+
+// ---- recent and recovered sessions ----
+
+QString Controller::recoveryFile() const {
+    return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/recovered.rivlen";
+}
+
+void Controller::autosave() {
+    if (!m_history.modified()) return;
+    try {
+        rivlen::saveSession(session(), toPath(recoveryFile()));
+    } catch (const Error& e) {
+        emit notice(QString::fromStdString(e.what()));
+    }
+}
+
+QString Controller::recoverable() const { return QFile::exists(recoveryFile()) ? recoveryFile() : QString(); }
+
+void Controller::recover() {
+    const QString file = recoveryFile();
+    Session session;
+    try {
+        session = loadSession(toPath(file));
+    } catch (const Error& e) {
+        emit notice(QString::fromStdString(e.what()));
+        return;
+    }
+    newSession();
+    const Session empty;
+    m_history.reset(empty);
+    m_history.edit("Recover", [&](Session& s) { s = session; });
+    changed();
+    for (const Reel& r : this->session().reels) readReel(r);
+    openCurrent();
+}
+
+QStringList Controller::recentSessions() const { return QSettings().value("recent").toStringList(); }
+
+void Controller::remember(const QString& file) {
+    QStringList recent = recentSessions();
+    recent.removeAll(file);
+    recent.prepend(file);
+    while (recent.size() > 8) recent.removeLast();
+    QSettings().setValue("recent", recent);
+}
+
+}  // namespace rivlen

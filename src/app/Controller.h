@@ -1,0 +1,114 @@
+#pragma once
+#include <QObject>
+#include <QString>
+#include <QTimer>
+#include <map>
+#include <memory>
+#include <optional>
+
+#include "core/delivery/Inspection.h"
+#include "core/delivery/StemFiles.h"
+#include "core/jobs/JobQueue.h"
+#include "core/media/MediaInfo.h"
+#include "core/separation/Network.h"
+#include "core/session/History.h"
+#include "playback/Player.h"
+
+namespace rivlen {
+
+/// What the program knows of a reel while it is open: made again from the files, never saved.
+struct ReelState {
+    std::optional<MediaInfo> info;
+    std::shared_ptr<LevelTrack> levels;  ///< of the source
+    std::optional<Inspection> inspection;
+    std::shared_ptr<StemStore> stems;
+    bool reading = false, splitting = false, missing = false;
+    int splitJob = 0;
+    std::map<int, double> loudness;  ///< LUFS by Heard, for level match
+};
+
+/// The one object between the window and the core: the document, the jobs, the player. It computes nothing.
+class Controller : public QObject {
+    Q_OBJECT
+public:
+    explicit Controller(std::unique_ptr<Device> device = makeDefaultDevice(), QObject* parent = nullptr);
+    ~Controller() override;
+
+    const Session& session() const { return m_history.session(); }
+    const History& history() const { return m_history; }
+    const Reel* reel() const { return session().currentReel(); }
+    ReelState& state(const std::string& reelId) { return m_states[reelId]; }
+    ReelState* currentState() { return reel() ? &m_states[reel()->id] : nullptr; }
+    Player& player() { return m_player; }
+    JobQueue& jobs() { return m_jobs; }
+    QString sessionFile() const { return m_file; }
+
+    // ---- the document ----
+    void newSession();
+    bool openSession(const QString& file);
+    bool saveSession(const QString& file);
+    /// Adds recordings; what cannot be read is reported in one line and leaves the session as it was.
+    void addFiles(const QStringList& files);
+    void removeReel(const std::string& id);
+    void selectReel(const std::string& id);
+    void relink(const std::string& id, const QString& file);
+    void setStage(const std::string& stage);
+    void editReel(const QString& name, const std::function<void(Reel&)>& change, const std::string& gesture = "");
+    void endGesture() { m_history.endGesture(); }
+    void undo();
+    void redo();
+
+    // ---- work ----
+    void split();        ///< separates the current reel in the background
+    void cancelSplit();
+    void reopenStems();  ///< after another network or quality was chosen: finds what was split before
+    /// Writes the current reel's stems at its settings into a folder.
+    void exportStems(const QString& folder, AudioFormat format);
+
+    // ---- hearing ----
+    void togglePlay();
+    void setLevelMatch(bool on);
+    bool levelMatch() const { return m_levelMatch; }
+    void hear(Heard heard);
+
+    // ---- recent and recovered sessions ----
+    QStringList recentSessions() const;
+    /// A session that was not saved when the program ended last, or nothing.
+    QString recoverable() const;
+    void recover();
+
+signals:
+    void sessionChanged();       ///< anything in the document
+    void reelOpened();           ///< another reel is current, or its file has been read
+    void stemsChanged();         ///< a separation began, grew or ended
+    void heardChanged();
+    void notice(const QString& sentence);  ///< something the user must know, in one line
+    void done(const QString& sentence);    ///< something was finished
+
+private:
+    void changed();
+    void afterHistory();
+    void openCurrent();
+    void readReel(const Reel& reel);
+    void attachStems(const std::string& id);
+    void measureLoudness();
+    void autosave();
+    void remember(const QString& file);
+    QString recoveryFile() const;
+    std::filesystem::path storeFolder(const Reel& reel) const;
+    /// Runs on the window's thread, as long as this object lives.
+    void later(std::function<void()> f);
+
+    History m_history;
+    std::map<std::string, ReelState> m_states;
+    Player m_player;
+    QString m_file;
+    std::string m_opened;  ///< id of the reel in the player
+    bool m_levelMatch = true;
+    QTimer m_autosave, m_loudness;
+    std::shared_ptr<Network> m_network;  ///< kept loaded between splits; touched by the job thread only
+    JobQueue m_jobs;   ///< splitting and exporting
+    JobQueue m_quick;  ///< reading and measuring, so that they need not wait for a split
+};
+
+}  // namespace rivlen

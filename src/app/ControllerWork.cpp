@@ -1,0 +1,166 @@
+// The controller's long work: separating, exporting, measuring loudness for level match.
+#include <QFileInfo>
+#include <cmath>
+
+#include "app/Controller.h"
+#include "core/audio/Decibel.h"
+#include "core/delivery/Loudness.h"
+#include "core/isolation/Isolator.h"
+#include "core/media/MediaReader.h"
+#include "core/separation/Engine.h"
+
+namespace rivlen {
+
+namespace {
+
+constexpr double kMatchSeconds = 30;  // how much around the playhead is measured for level match
+
+std::vector<std::unique_ptr<SampleSource>> openStems(const StemStore& store) {
+    std::vector<std::unique_ptr<SampleSource>> readers;
+    for (size_t s = 0; s < store.shape().stems.size(); ++s) readers.push_back(store.open(int(s)));
+    return readers;
+}
+
+}  // namespace
+
+void Controller::split() {
+    const Reel* r = reel();
+    if (!r) return;
+    ReelState& state = m_states[r->id];
+    if (state.splitting || !state.info) return;
+    NetworkCard card;
+    std::filesystem::path folder;
+    try {
+        card = findNetwork(r->network);
+        folder = storeFolder(*r);
+        m_player.setStems(nullptr);
+        state.stems = StemStore::create(folder, {card.stems, state.info->sampleRate, state.info->channels, state.info->frames});
+    } catch (const Error& e) {
+        emit notice(QString::fromStdString(e.what()));
+        return;
+    }
+    state.splitting = true;
+    state.splitJob = m_jobs.submit("Splitting " + r->name,
+        [this, source = r->source, store = state.stems, card, fine = r->quality != "quick"](Progress& progress) {
+            if (!m_network || m_network->card().id != card.id) m_network = loadNetwork(card);
+            MediaReader reader(source);
+            EngineOptions options;
+            options.quality = fine ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick;
+            separate(reader, m_network, options, [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>& stems) {
+                store->append(stems);
+                later([this] { emit stemsChanged(); });
+            }, progress);
+            store->finish();
+        },
+        [this, id = r->id, folder, name = r->name](const JobQueue::Outcome& o) {
+            later([this, id, o, folder, name] {
+                ReelState& s = m_states[id];
+                s.splitting = false;
+                if (!o.done) {
+                    s.stems.reset();
+                    std::error_code ignored;
+                    std::filesystem::remove_all(folder, ignored);
+                    if (!o.cancelled) emit notice(QString::fromStdString(o.error));
+                }
+                attachStems(id);
+                if (o.done) emit done(QString("Split %1 into its stems.").arg(QString::fromStdString(name)));
+            });
+        });
+    m_player.setStems(state.stems);
+    emit stemsChanged();
+}
+
+void Controller::cancelSplit() {
+    if (const ReelState* s = currentState()) m_jobs.cancel(s->splitJob);
+}
+
+void Controller::exportStems(const QString& folder, AudioFormat format) {
+    const Reel* r = reel();
+    const ReelState* state = currentState();
+    if (!r || !state->stems || !state->stems->finished()) {
+        emit notice("There are no stems to export yet: split the reel first.");
+        return;
+    }
+    m_jobs.submit("Exporting " + r->name,
+        [source = r->source, store = state->stems, settings = r->isolation, format, folder, name = r->name](Progress& progress) {
+            MediaReader reader(source);
+            auto stems = openStems(*store);
+            StemFiles files({folder.toStdString(), name, format, false}, store->shape().stems, reader.sampleRate(), reader.channels(), settings);
+            const int64_t block = reader.sampleRate() * 2;
+            for (int64_t at = 0; at < reader.frames(); at += block) {
+                progress.throwIfCancelled();
+                const int64_t count = std::min(block, reader.frames() - at);
+                std::vector<AudioBuffer> parts;
+                for (auto& stem : stems) parts.push_back(stem->read(at, count));
+                files.add(reader.read(at, count), parts);
+                progress.report(double(at + count) / double(reader.frames()));
+            }
+            files.finish();
+        },
+        [this, folder, name = r->name](const JobQueue::Outcome& o) {
+            later([this, o, folder, name] {
+                if (o.done) emit done(QString("Exported the stems of %1 to %2.").arg(QString::fromStdString(name), folder));
+                else if (!o.cancelled) emit notice(QString::fromStdString(o.error));
+            });
+        });
+}
+
+void Controller::measureLoudness() {
+    const Reel* r = reel();
+    ReelState* state = currentState();
+    for (int h = 0; h < kHeardCount; ++h) m_player.setMatchGain(Heard(h), 1.0f);
+    if (!m_levelMatch || !r || !state || !state->stems || !state->info || state->stems->available() == 0) return;
+    const int rate = state->info->sampleRate;
+    int64_t from = std::max<int64_t>(0, m_player.position() - int64_t(kMatchSeconds / 3 * rate));
+    int64_t to = from + int64_t(kMatchSeconds * rate);
+    if (r->loop) {
+        from = std::llround(r->loop->first * rate);
+        to = std::min<int64_t>(std::llround(r->loop->second * rate), from + int64_t(kMatchSeconds * rate));
+    }
+    to = std::min(to, state->stems->available());
+    if (to - from < rate / 2) return;
+    m_quick.submit("Matching levels",
+        [this, id = r->id, source = r->source, store = state->stems, settings = r->isolation, from, to](Progress& progress) {
+            MediaReader reader(source);
+            auto stems = openStems(*store);
+            const int wanted = std::max(0, store->stemIndex(settings.stem));
+            Isolator isolator(reader.channels(), reader.sampleRate());
+            const int64_t margin = isolator.margin();
+            std::vector<LoudnessMeter> meters;
+            for (int h = 0; h < kHeardCount; ++h) meters.emplace_back(reader.channels(), reader.sampleRate());
+            for (int64_t at = from; at < to; at += reader.sampleRate()) {
+                progress.throwIfCancelled();
+                const int64_t count = std::min<int64_t>(reader.sampleRate(), to - at);
+                const AudioBuffer whole = reader.read(at - margin, count + 2 * margin);
+                std::vector<AudioBuffer> parts;
+                for (auto& stem : stems) parts.push_back(stem->read(at - margin, count + 2 * margin));
+                const AudioBuffer x = whole.slice(margin, count);
+                const AudioBuffer result = isolator.apply(settings, wanted, at, count, whole, parts)[size_t(wanted)];
+                AudioBuffer rest = x;
+                for (size_t i = 0; i < rest.samples().size(); ++i) rest.samples()[i] -= result.samples()[i];
+                meters[size_t(Heard::Source)].add(x);
+                meters[size_t(Heard::Result)].add(result);
+                meters[size_t(Heard::Leftovers)].add(rest);
+                for (size_t s = 0; s < parts.size() && s < 3; ++s) meters[size_t(Heard::Dialogue) + s].add(parts[s].slice(margin, count));
+            }
+            std::map<int, double> loudness;
+            for (int h = 0; h < kHeardCount; ++h) loudness[h] = meters[size_t(h)].integrated();
+            later([this, id, loudness] {
+                if (!reel() || reel()->id != id || !m_levelMatch) return;
+                m_states[id].loudness = loudness;
+                const double source = loudness.at(int(Heard::Source));
+                for (int h = 1; h < kHeardCount; ++h) {
+                    const double own = loudness.at(h);
+                    // Silence is not amplified: a stem that is hardly there stays hardly there.
+                    const double gain = std::isfinite(own) && own > -60 && std::isfinite(source) ? std::clamp(source - own, -12.0, 12.0) : 0.0;
+                    m_player.setMatchGain(Heard(h), float(fromDb(gain)));
+                }
+                emit heardChanged();
+            });
+        },
+        [this](const JobQueue::Outcome& o) {
+            if (!o.done && !o.cancelled) later([this, o] { emit notice(QString::fromStdString(o.error)); });
+        });
+}
+
+}  // namespace rivlen

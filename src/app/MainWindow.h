@@ -1,0 +1,70 @@
+#pragma once
+#include <QLabel>
+#include <QMainWindow>
+#include <QPushButton>
+#include <QScrollBar>
+#include <QStackedWidget>
+#include <QTimer>
+
+#include "app/Controller.h"
+#include "app/stages/StagePanel.h"
+#include "app/views/CourseBar.h"
+#include "app/views/CurrentView.h"
+#include "app/views/OwnershipView.h"
+#include "app/views/TransportBar.h"
+#include "app/views/WorkLine.h"
+
+namespace rivlen {
+
+/// The window: course on top, pictures over one time axis in the centre, the stage's controls on the
+/// right, transport and work line below.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    explicit MainWindow(Controller& controller, QWidget* parent = nullptr);
+
+    TimeAxis& axis() { return m_axis; }
+    WorkLine& workLine() { return *m_workLine; }
+    OwnershipView& ownership() { return *m_ownership; }
+    void showOwnership(bool on);
+    bool ownershipShown() const { return m_pictures->currentIndex() == 1; }
+
+protected:
+    void dragEnterEvent(QDragEnterEvent*) override;
+    void dropEvent(QDropEvent*) override;
+    void closeEvent(QCloseEvent*) override;
+    bool eventFilter(QObject*, QEvent*) override;
+
+private:
+    void buildMenus();
+    void buildShortcuts();
+    void refresh();
+    void reelOpened();
+    void tick();
+    void openFileDialog();
+    void save(bool as);
+    bool mayDiscard();
+    void setLoopEdge(bool start);
+    void showShortcuts();
+
+    Controller& m_controller;
+    TimeAxis m_axis;
+    CourseBar* m_course;
+    QLabel *m_name, *m_empty;
+    QPushButton *m_undo, *m_redo, *m_view;
+    QStackedWidget *m_pictures, *m_panels, *m_centre;
+    OwnershipView* m_ownership;
+    CurrentView* m_current;
+    TimeRuler* m_ruler;
+    QScrollBar* m_scroll;
+    TransportBar* m_transport;
+    WorkLine* m_workLine;
+    std::vector<StagePanel*> m_stagePanels;
+    QMenu* m_recent;
+    QTimer m_timer;
+    std::string m_shown;  ///< reel on the axis
+    double m_shownDuration = -1;
+    std::optional<Heard> m_held;  ///< what was heard before the source key was held
+};
+
+}  // namespace rivlen

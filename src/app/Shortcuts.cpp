@@ -1,0 +1,41 @@
+#include "app/Shortcuts.h"
+
+#include <QShortcut>
+
+namespace rivlen {
+
+void addShortcut(QWidget* window, const char* keys, std::function<void()> action) {
+    auto* shortcut = new QShortcut(QKeySequence(QString::fromLatin1(keys)), window);
+    QObject::connect(shortcut, &QShortcut::activated, window, std::move(action));
+}
+
+QString shortcutSheet() {
+    struct Row {
+        const char* keys;
+        const char* does;
+    };
+    static constexpr Row rows[] = {
+        {"Space", "play or stop"},
+        {"1 … 6", "hear Source, Result, Dialogue, Music, Ambience, Leftovers"},
+        {"O, held", "hear the source while the key is down"},
+        {"M", "level match on or off"},
+        {"[ and ]", "loop starts or ends at the playhead"},
+        {"L", "take the loop away"},
+        {", and .", "one second back or on"},
+        {"Home, End", "to the start or the end"},
+        {"V", "Current or Ownership picture"},
+        {"+, - and 0", "show less time, more time, everything"},
+        {"Alt+1 … 5", "the stages of the course"},
+        {"Ctrl+I", "add recordings"},
+        {"Ctrl+Return", "split the reel"},
+        {"Ctrl+E", "export its stems"},
+        {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"},
+        {"Tab, Return", "move between controls, press a button"},
+        {"Esc", "dismiss a message"},
+    };
+    QString text = "<table cellspacing=6>";
+    for (const Row& r : rows) text += QString("<tr><td><b>%1</b></td><td style='padding-left:16px'>%2</td></tr>").arg(r.keys, r.does);
+    return text + "</table>";
+}
+
+}  // namespace rivlen

@@ -1,0 +1,40 @@
+#pragma once
+#include <QLabel>
+#include <QVBoxLayout>
+#include <QWidget>
+#include <functional>
+#include <vector>
+
+#include "app/Controller.h"
+
+namespace rivlen {
+
+/// The controls of one stage, on the right of the window.
+class StagePanel : public QWidget {
+    Q_OBJECT
+public:
+    StagePanel(Controller& controller, const QString& question, QWidget* parent = nullptr);
+    /// Called when anything in the document or its state has changed.
+    virtual void refresh() {}
+
+protected:
+    QLabel* addText(const QString& text = {}, bool quiet = true);
+    QLabel* addHeading(const QString& text);
+    Controller& m_controller;
+    QVBoxLayout* m_column;
+};
+
+/// A stage: its id and how its panel is made. A new stage is one more line in stageTable().
+struct StageEntry {
+    const char* id;
+    std::function<StagePanel*(Controller&)> make;
+};
+const std::vector<StageEntry>& stageTable();
+
+StagePanel* makeIntakePanel(Controller& controller);
+StagePanel* makeSplitPanel(Controller& controller);
+StagePanel* makeWeighPanel(Controller& controller);
+StagePanel* makeRebuildPanel(Controller& controller);
+StagePanel* makeDispatchPanel(Controller& controller);
+
+}  // namespace rivlen

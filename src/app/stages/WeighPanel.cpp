@@ -1,0 +1,46 @@
+#include "app/stages/StagePanel.h"
+#include "app/views/SettingRow.h"
+
+namespace rivlen {
+
+namespace {
+
+class WeighPanel : public StagePanel {
+public:
+    explicit WeighPanel(Controller& controller) : StagePanel(controller, "How strong can isolation be before it hurts?") {
+        m_state = addText();
+        m_column->addSpacing(4);
+        for (const auto& parameter : isolationParameters()) m_column->addWidget(new SettingRow(controller, parameter));
+        addHeading("How to listen");
+        addText("Drag over a word with t, s or x to loop it. Switch between 1 Source and 2 Result; the loudness is matched. "
+                "Then 6 Leftovers: if you hear the voice in there, it is too much.");
+        m_loudness = addText();
+        m_column->addStretch();
+        refresh();
+    }
+
+    void refresh() override {
+        const Reel* reel = m_controller.reel();
+        const ReelState* s = m_controller.currentState();
+        const bool stems = reel && s->stems;
+        m_state->setText(!reel ? "Add a recording at Intake first." : !stems ? "Split this reel first; then its strength can be weighed here, live while it plays."
+                               : "For the dialogue. Result and Leftovers always sum to the source.");
+        QString text;
+        if (stems && !s->loudness.empty()) {
+            const double source = s->loudness.at(int(Heard::Source)), result = s->loudness.at(int(Heard::Result)), rest = s->loudness.at(int(Heard::Leftovers));
+            if (source > -190 && result > -190)
+                text = QString("Around the playhead: source %1 LUFS, result %2 LUFS, leftovers %3.")
+                           .arg(source, 0, 'f', 1).arg(result, 0, 'f', 1).arg(rest > -190 ? QString("%1 LUFS").arg(rest, 0, 'f', 1) : QString("silent"));
+        }
+        m_loudness->setText(text);
+    }
+
+private:
+    QLabel *m_state, *m_loudness;
+};
+
+}  // namespace
+
+StagePanel* makeWeighPanel(Controller& controller) { return new WeighPanel(controller); }
+
+}  // namespace rivlen

@@ -1,0 +1,106 @@
+#include "app/views/CourseBar.h"
+
+#include <QHelpEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QToolTip>
+
+#include "app/Theme.h"
+
+namespace rivlen {
+
+namespace {
+struct Station {
+    const char* id;
+    const char* name;
+    const char* question;
+};
+constexpr Station kCourse[CourseBar::kStations] = {
+    {"intake", "Intake", "What do I have, and what is wrong with it?"},
+    {"split", "Split", "Which network, which spans, how well did it go?"},
+    {"weigh", "Weigh", "How strong can isolation be before it hurts?"},
+    {"rebuild", "Rebuild", "What does the finished track sound like?"},
+    {"dispatch", "Dispatch", "What leaves the house, and does it conform?"},
+};
+}  // namespace
+
+const char* CourseBar::stageId(int station) { return kCourse[station].id; }
+QString CourseBar::stageName(int station) { return kCourse[station].name; }
+
+CourseBar::CourseBar(Controller& controller, QWidget* parent) : QWidget(parent), m_controller(controller) {
+    for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged})
+        connect(&controller, signal, this, qOverload<>(&QWidget::update));
+    setAccessibleName("Course: the five stages");
+}
+
+CourseBar::State CourseBar::stationState(int station) const {
+    const Reel* reel = m_controller.reel();
+    const ReelState* state = m_controller.currentState();
+    if (!reel || !state) return State::Empty;
+    const bool split = state->stems && state->stems->finished();
+    switch (station) {
+        case 0: return state->missing ? State::Attention : state->reading ? State::InWork : state->inspection ? State::Done : State::Empty;
+        case 1: return state->splitting ? State::InWork : split ? State::Done : State::Empty;
+        case 2: return !split ? State::Empty : reel->isolation == IsolationSettings{} ? State::InWork : State::Done;
+        default: return State::Empty;
+    }
+}
+
+QRectF CourseBar::stationRect(int station) const {
+    const double w = std::min(130.0, (width() - 20.0) / kStations);
+    return {10 + station * w, 0, w, double(height())};
+}
+
+int CourseBar::stationAt(const QPointF& p) const {
+    for (int i = 0; i < kStations; ++i)
+        if (stationRect(i).contains(p)) return i;
+    return -1;
+}
+
+void CourseBar::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const double y = 17;
+    p.setPen(QPen(theme::line, 2));
+    p.drawLine(QPointF(stationRect(0).center().x(), y), QPointF(stationRect(kStations - 1).center().x(), y));
+    for (int i = 0; i < kStations; ++i) {
+        const QPointF centre(stationRect(i).center().x(), y);
+        const bool here = m_controller.session().stage == kCourse[i].id;
+        const State state = stationState(i);
+        const QColor colour = state == State::Done ? theme::good : state == State::Attention ? theme::attention : state == State::InWork ? theme::ink : theme::quietInk;
+        p.setBrush(state == State::Done || state == State::Attention ? QBrush(colour) : QBrush(theme::ground));
+        p.setPen(QPen(colour, 2));
+        p.drawEllipse(centre, 7, 7);
+        if (state == State::InWork) {  // half filled
+            p.setBrush(colour);
+            p.drawPie(QRectF(centre.x() - 7, y - 7, 14, 14), 90 * 16, 180 * 16);
+        }
+        p.setPen(QPen(theme::ground, 1.8));
+        if (state == State::Done) {
+            p.drawPolyline(QPolygonF{QPointF(centre.x() - 3.5, y), QPointF(centre.x() - 0.8, y + 3), QPointF(centre.x() + 3.8, y - 3)});
+        } else if (state == State::Attention) {
+            p.drawLine(QPointF(centre.x(), y - 4), QPointF(centre.x(), y + 1));
+            p.drawPoint(QPointF(centre.x(), y + 4));
+        }
+        p.setFont(theme::font(13, here ? QFont::DemiBold : QFont::Normal));
+        p.setPen(here ? theme::ink : theme::quietInk);
+        p.drawText(QRectF(stationRect(i).left(), 28, stationRect(i).width(), 20), Qt::AlignCenter, kCourse[i].name);
+        if (here) p.fillRect(QRectF(centre.x() - 26, height() - 3, 52, 2), theme::ink);
+    }
+}
+
+void CourseBar::mousePressEvent(QMouseEvent* e) {
+    if (const int i = stationAt(e->position()); i >= 0) m_controller.setStage(kCourse[i].id);
+}
+
+bool CourseBar::event(QEvent* e) {
+    if (e->type() == QEvent::ToolTip) {
+        const auto* help = static_cast<QHelpEvent*>(e);
+        if (const int i = stationAt(help->pos()); i >= 0)
+            QToolTip::showText(help->globalPos(), QString("%1 (Alt+%2)").arg(kCourse[i].question).arg(i + 1), this);
+        return true;
+    }
+    return QWidget::event(e);
+}
+
+}  // namespace rivlen

@@ -1,0 +1,32 @@
+#pragma once
+#include <QWidget>
+
+#include "app/Controller.h"
+
+namespace rivlen {
+
+/// The course: the five stages as stations on one line, each with its state. Click or Alt+1 ... 5.
+class CourseBar : public QWidget {
+    Q_OBJECT
+public:
+    enum class State { Empty, InWork, Done, Attention };
+    static constexpr int kStations = 5;
+    static const char* stageId(int station);
+    static QString stageName(int station);
+
+    explicit CourseBar(Controller& controller, QWidget* parent = nullptr);
+    State stationState(int station) const;
+    QSize sizeHint() const override { return {560, 52}; }
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+    void mousePressEvent(QMouseEvent*) override;
+    bool event(QEvent*) override;
+
+private:
+    QRectF stationRect(int station) const;
+    int stationAt(const QPointF& p) const;
+    Controller& m_controller;
+};
+
+}  // namespace rivlen

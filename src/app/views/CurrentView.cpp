@@ -1,0 +1,91 @@
+#include "app/views/CurrentView.h"
+
+#include <QPainter>
+#include <QPainterPath>
+#include <array>
+#include <cmath>
+
+#include "app/Theme.h"
+
+namespace rivlen {
+
+namespace {
+
+/// Width of the stream, 0 ... 1, for a mean square: decibels over a range of 54 dB below full scale.
+double widthOf(double meanSquare) {
+    if (meanSquare <= 0) return 0;
+    return std::clamp((10 * std::log10(meanSquare) + 60) / 54, 0.0, 1.0);
+}
+
+}  // namespace
+
+void CurrentView::paintPicture(QPainter& p) {
+    const ReelState* state = m_controller.currentState();
+    if (!state || !state->levels || !state->info || m_axis.span() <= 0) return;
+    p.setRenderHint(QPainter::Antialiasing);
+    const int w = width();
+    const double middle = height() / 2.0, reach = height() * 0.44;
+    const double rate = state->info->sampleRate;
+    const StemStore* stems = state->stems.get();
+    const int64_t separatedTo = stems ? stems->available() : 0;
+
+    constexpr int step = 2;  // pixels
+    std::vector<QPointF> rim[4];  // between the bands, from the top
+    std::vector<QPointF> whole[2];
+    for (int x = 0; x <= w; x += step) {
+        const int64_t from = int64_t(m_axis.secondAt(x - step, w) * rate), to = int64_t(m_axis.secondAt(x + step, w) * rate);
+        const double half = reach * widthOf(double(state->levels->meanSquare(0, from, to)));
+        whole[0].push_back({double(x), middle - half});
+        whole[1].push_back({double(x), middle + half});
+        if (to > separatedTo || !stems) continue;
+        std::array<double, 3> energy{};
+        double total = 1e-20;
+        for (int s = 0; s < 3 && s < stems->levels().rows(); ++s) total += energy[size_t(s)] = double(stems->levels().meanSquare(s, from, to));
+        double y = middle - half;
+        rim[0].push_back({double(x), y});
+        for (int s = 0; s < 3; ++s) rim[s + 1].push_back({double(x), y += 2 * half * energy[size_t(s)] / total});
+    }
+    const auto fill = [&p](const std::vector<QPointF>& top, const std::vector<QPointF>& bottom, const QBrush& brush) {
+        if (top.size() < 2) return;
+        QPainterPath path(top.front());
+        for (const auto& q : top) path.lineTo(q);
+        for (auto i = bottom.rbegin(); i != bottom.rend(); ++i) path.lineTo(*i);
+        path.closeSubpath();
+        p.fillPath(path, brush);
+    };
+    fill(whole[0], whole[1], QColor(0x6f, 0x67, 0x5a));
+    static const Qt::BrushStyle hatch[3] = {Qt::SolidPattern, Qt::BDiagPattern, Qt::Dense6Pattern};
+    for (int s = 0; s < 3; ++s) {
+        QColor base = theme::stemColor(s);
+        fill(rim[s], rim[s + 1], base);
+        if (s > 0) fill(rim[s], rim[s + 1], QBrush(theme::ground.lighter(120), hatch[s]));
+    }
+    // Shores between the bands, so that they can be told apart without their hue.
+    p.setPen(QPen(theme::ground, 1.5));
+    for (int s = 1; s < 3; ++s) p.drawPolyline(rim[s].data(), int(rim[s].size()));
+
+    p.setPen(theme::line);
+    p.drawLine(QPointF(0, middle), QPointF(w, middle));
+    if (stems && !rim[0].empty()) {
+        p.setFont(theme::font(12, QFont::DemiBold));
+        int x = 10;
+        for (int s = 0; s < 3; ++s) {
+            const QRectF chip(x, 8, 18, 18);
+            p.setPen(Qt::NoPen);
+            p.setBrush(theme::stemColor(s));
+            p.drawRoundedRect(chip, 4, 4);
+            p.setPen(theme::ground);
+            p.drawText(chip, Qt::AlignCenter, theme::stemLetter(s));
+            p.setPen(theme::ink);
+            const QString name = theme::stemName(s);
+            p.drawText(QPointF(x + 24, 22), name);
+            x += 40 + p.fontMetrics().horizontalAdvance(name);
+        }
+    } else {
+        p.setFont(theme::font(12));
+        p.setPen(theme::quietInk);
+        p.drawText(QPointF(10, 22), state->reading ? "Reading the recording…" : "One stream: not split yet");
+    }
+}
+
+}  // namespace rivlen

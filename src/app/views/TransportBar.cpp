@@ -1,0 +1,128 @@
+#include "app/views/TransportBar.h"
+
+#include <QButtonGroup>
+#include <QHBoxLayout>
+#include <QPainter>
+#include <cmath>
+
+#include "app/Theme.h"
+#include "core/audio/Decibel.h"
+#include "core/audio/Timecode.h"
+
+namespace rivlen {
+
+QString heardName(Heard heard) {
+    static const char* names[kHeardCount] = {"Source", "Result", "Dialogue", "Music", "Ambience", "Leftovers"};
+    return names[int(heard)];
+}
+
+/// Two peak bars from -60 to 0 dBFS that fall by 24 dB a second, with the highest value held as a number.
+class TransportBar::Meter : public QWidget {
+public:
+    explicit Meter(QWidget* parent) : QWidget(parent) {
+        setFixedSize(150, 36);
+        setToolTip("Peak level of what is heard, dBFS. It should never reach 0.");
+    }
+    void feed(std::pair<float, float> peaks) {
+        const double fresh[2] = {toDb(double(peaks.first)), toDb(double(peaks.second))};
+        for (int c = 0; c < 2; ++c) m_level[c] = std::max(fresh[c], m_level[c] - 24.0 / 30);
+        const double high = std::max(fresh[0], fresh[1]);
+        if (high >= m_held) m_held = high, m_age = 0;
+        else if (++m_age > 60) m_held = std::max(high, m_held - 1);
+        update();
+    }
+
+protected:
+    void paintEvent(QPaintEvent*) override {
+        QPainter p(this);
+        const int bar = width() - 46;
+        for (int c = 0; c < 2; ++c) {
+            const QRectF frame(0, 8 + c * 11, bar, 7);
+            p.fillRect(frame, theme::line);
+            const double full = std::clamp((m_level[c] + 60) / 60, 0.0, 1.0) * bar;
+            p.fillRect(QRectF(0, frame.top(), full, 7), m_level[c] > -1 ? theme::attention : theme::quietInk);
+        }
+        p.setPen(m_held > -1 ? theme::attention : theme::quietInk);
+        p.setFont(theme::font(12));
+        p.drawText(QRectF(bar + 4, 0, 42, height()), Qt::AlignVCenter | Qt::AlignRight, m_held > -99 ? QString::number(m_held, 'f', 1) : QString("–"));
+    }
+
+private:
+    double m_level[2] = {-200, -200}, m_held = -200;
+    int m_age = 0;
+};
+
+TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(parent), m_controller(controller) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(12, 6, 12, 6);
+    row->setSpacing(6);
+    m_play = new QPushButton("Play");
+    m_play->setFixedWidth(64);
+    m_play->setToolTip("Play or stop (Space)");
+    m_play->setObjectName("play");
+    connect(m_play, &QPushButton::clicked, &controller, &Controller::togglePlay);
+    m_loop = new QPushButton("Loop");
+    m_loop->setToolTip("Takes the loop away. Set one by dragging over the picture, or with [ and ] at the playhead");
+    m_loop->setObjectName("loop");
+    connect(m_loop, &QPushButton::clicked, this, [this] { m_controller.editReel("Remove loop", [](Reel& r) { r.loop.reset(); }); });
+    m_time = new QLabel;
+    m_time->setFont(theme::font(17, QFont::Medium));
+    m_time->setFixedWidth(118);
+    m_time->setAlignment(Qt::AlignCenter);
+    row->addWidget(m_play);
+    row->addWidget(m_loop);
+    row->addWidget(m_time);
+    row->addSpacing(10);
+    auto* label = new QLabel("Hear");
+    label->setStyleSheet("color: #a79d8c");
+    row->addWidget(label);
+    auto* group = new QButtonGroup(this);
+    for (int h = 0; h < kHeardCount; ++h) {
+        auto* b = m_heard[size_t(h)] = new QPushButton(QString("%1 %2").arg(h + 1).arg(heardName(Heard(h))));
+        b->setCheckable(true);
+        b->setObjectName("hear" + heardName(Heard(h)));
+        b->setStyleSheet("padding: 5px 9px");
+        group->addButton(b, h);
+        row->addWidget(b);
+        connect(b, &QPushButton::clicked, this, [this, h] { m_controller.hear(Heard(h)); });
+    }
+    m_heard[0]->setToolTip("The recording as it came in (1). Hold O to hear it while the key is down");
+    m_heard[1]->setToolTip("The dialogue at the present strength (2)");
+    for (int s = 2; s < 5; ++s) m_heard[size_t(s)]->setToolTip(QString("This stem as the network gave it (%1)").arg(s + 1));
+    m_heard[5]->setToolTip("Everything the present strength takes away (6): if you hear the voice in here, it is too much");
+    row->addStretch();
+    m_match = new QPushButton("Level match");
+    m_match->setCheckable(true);
+    m_match->setObjectName("levelMatch");
+    m_match->setToolTip("Plays everything at the source's loudness (BS.1770), since louder sounds better (M)");
+    connect(m_match, &QPushButton::clicked, this, [this](bool on) { m_controller.setLevelMatch(on); });
+    row->addWidget(m_match);
+    m_meter = new Meter(this);
+    row->addWidget(m_meter);
+    for (auto signal : {&Controller::heardChanged, &Controller::sessionChanged, &Controller::stemsChanged, &Controller::reelOpened})
+        connect(&controller, signal, this, &TransportBar::refresh);
+    refresh();
+    tick();
+}
+
+void TransportBar::refresh() {
+    Player& player = m_controller.player();
+    const ReelState* state = m_controller.currentState();
+    const bool stems = state && state->stems;
+    m_play->setEnabled(player.isOpen());
+    m_loop->setEnabled(m_controller.reel() && m_controller.reel()->loop);
+    for (int h = 0; h < kHeardCount; ++h) {
+        m_heard[size_t(h)]->setEnabled(player.isOpen() && (h == 0 || stems));
+        m_heard[size_t(h)]->setChecked(player.isOpen() && int(player.heard()) == h);
+    }
+    m_match->setChecked(m_controller.levelMatch());
+}
+
+void TransportBar::tick() {
+    Player& player = m_controller.player();
+    m_play->setText(player.playing() ? "Stop" : "Play");
+    m_time->setText(QString::fromStdString(formatTime(player.isOpen() ? double(player.position()) / player.sampleRate() : 0)));
+    m_meter->feed(player.takePeaks());
+}
+
+}  // namespace rivlen

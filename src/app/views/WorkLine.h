@@ -1,0 +1,29 @@
+#pragma once
+#include <QLabel>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QWidget>
+
+#include "app/Controller.h"
+
+namespace rivlen {
+
+/// The last line of the window: the running job with progress, time left and cancel, or the last message.
+/// Notices (something went wrong) stay until they are dismissed.
+class WorkLine : public QWidget {
+    Q_OBJECT
+public:
+    explicit WorkLine(Controller& controller, QWidget* parent = nullptr);
+    void tick();
+    QString noticeText() const { return m_notice->isHidden() ? QString() : m_notice->text(); }
+
+private:
+    Controller& m_controller;
+    QLabel *m_text, *m_notice;
+    QProgressBar* m_bar;
+    QPushButton *m_cancel, *m_dismiss;
+    QString m_message;
+    int m_job = 0;
+};
+
+}  // namespace rivlen
