@@ -27,8 +27,10 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
 
     auto* top = new QHBoxLayout;
     top->setContentsMargins(0, 4, 12, 4);
+    top->setSpacing(6);
     m_course = new CourseBar(controller);
     m_course->setMinimumWidth(560);
+    m_course->setFixedHeight(52);
     m_name = new QLabel;
     m_name->setFont(theme::font(13, QFont::Medium));
     m_undo = new QPushButton("Undo");
@@ -58,6 +60,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     m_scroll = new QScrollBar(Qt::Horizontal);
     auto* below = new QHBoxLayout;
     below->setContentsMargins(8, 4, 8, 4);
+    below->setSpacing(6);
     m_view = new QPushButton;
     m_view->setObjectName("view");
     m_view->setToolTip("Switches between the Current and the Ownership picture (V)");

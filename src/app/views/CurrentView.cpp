@@ -40,7 +40,10 @@ void CurrentView::paintPicture(QPainter& p) {
         if (to > separatedTo || !stems) continue;
         std::array<double, 3> energy{};
         double total = 1e-20;
-        for (int s = 0; s < 3 && s < stems->levels().rows(); ++s) total += energy[size_t(s)] = double(stems->levels().meanSquare(s, from, to));
+        // Shares are read over a wider span than the width: the shores flow instead of flickering.
+        const int64_t blur = 4 * (to - from);
+        for (int s = 0; s < 3 && s < stems->levels().rows(); ++s)
+            total += energy[size_t(s)] = double(stems->levels().meanSquare(s, std::max<int64_t>(0, from - blur), std::min(to + blur, separatedTo)));
         double y = middle - half;
         rim[0].push_back({double(x), y});
         for (int s = 0; s < 3; ++s) rim[s + 1].push_back({double(x), y += 2 * half * energy[size_t(s)] / total});

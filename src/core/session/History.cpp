@@ -35,6 +35,13 @@ void History::swapWith(std::vector<Step>& from, std::vector<Step>& to) {
 void History::undo() { swapWith(m_undo, m_redo); }
 void History::redo() { swapWith(m_redo, m_undo); }
 
+bool History::modified() const {
+    Session now = m_session;
+    now.stage = m_saved.stage;
+    now.current = m_saved.current;
+    return !(now == m_saved);
+}
+
 void History::reset(Session session) {
     m_session = m_saved = std::move(session);
     m_undo.clear();

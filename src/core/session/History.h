@@ -29,7 +29,8 @@ public:
 
     void reset(Session session);  ///< a newly opened session: no history
     void markSaved() { m_saved = m_session; }
-    bool modified() const { return !(m_session == m_saved); }
+    /// True when something was edited since it was saved; which reel and stage are in use does not count.
+    bool modified() const;
 
 private:
     struct Step {

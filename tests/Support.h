@@ -1,0 +1,118 @@
+#pragma once
+#include <unistd.h>
+
+#include <array>
+#include <cmath>
+#include <cstdio>
+#include <filesystem>
+#include <memory>
+#include <numbers>
+#include <random>
+#include <string>
+
+#include "core/audio/AudioBuffer.h"
+#include "core/audio/Decibel.h"
+#include "core/media/AudioWriter.h"
+#include "core/separation/Network.h"
+
+namespace rivlen::test {
+
+namespace fs = std::filesystem;
+
+/// A folder that goes away with the test.
+class TempFolder {
+public:
+    TempFolder() {
+        std::string name = (fs::temp_directory_path() / "rivlen-test-XXXXXX").string();
+        m_path = mkdtemp(name.data());
+    }
+    ~TempFolder() { fs::remove_all(m_path); }
+    fs::path operator/(const std::string& name) const { return m_path / name; }
+    const fs::path& path() const { return m_path; }
+
+private:
+    fs::path m_path;
+};
+
+inline AudioBuffer noise(int channels, int64_t frames, float amplitude = 0.2f, unsigned seed = 1) {
+    AudioBuffer b(channels, frames);
+    std::mt19937 random(seed);
+    std::normal_distribution<float> normal(0, amplitude);
+    for (float& v : b.samples()) v = normal(random);
+    return b;
+}
+
+inline AudioBuffer sine(double hz, double amplitude, int rate, int64_t frames, int channels = 1) {
+    AudioBuffer b(channels, frames);
+    for (int c = 0; c < channels; ++c)
+        for (int64_t i = 0; i < frames; ++i) b.channel(c)[size_t(i)] = float(amplitude * std::sin(2 * std::numbers::pi * hz * double(i) / rate));
+    return b;
+}
+
+/// Something with tones, noise and pauses: nothing that a resampler or network finds easy.
+inline AudioBuffer programme(int channels, int rate, int64_t frames) {
+    AudioBuffer b = noise(channels, frames, 0.03f, 7);
+    for (int c = 0; c < channels; ++c)
+        for (int64_t i = 0; i < frames; ++i) {
+            const double t = double(i) / rate, gate = std::fmod(t, 1.1) < 0.7 ? 1.0 : 0.0;
+            b.channel(c)[size_t(i)] += float(gate * (0.2 * std::sin(2 * std::numbers::pi * 180 * t) + 0.1 * std::sin(2 * std::numbers::pi * (700 + 90 * c) * t)));
+        }
+    return b;
+}
+
+inline void writeWav(const fs::path& file, const AudioBuffer& audio, int rate, AudioFormat::Bits bits = AudioFormat::Bits::Float32) {
+    AudioWriter writer(file, rate, audio.channels(), {AudioFormat::Container::Wav, bits});
+    writer.write(audio);
+    writer.commit();
+}
+
+/// Runs a shell command; what it printed and its exit code.
+struct Run {
+    std::string out;
+    int code;
+};
+inline Run run(const std::string& command) {
+    Run r;
+    FILE* pipe = popen((command + " 2>&1").c_str(), "r");
+    std::array<char, 4096> block;
+    size_t got;
+    while ((got = fread(block.data(), 1, block.size(), pipe)) > 0) r.out.append(block.data(), got);
+    const int status = pclose(pipe);
+    r.code = WIFEXITED(status) ? WEXITSTATUS(status) : 128;
+    return r;
+}
+
+/// Largest difference of two buffers of the same shape, dBFS.
+inline double differenceDb(const AudioBuffer& a, const AudioBuffer& b) {
+    double peak = 0;
+    for (size_t i = 0; i < a.samples().size(); ++i) peak = std::max(peak, std::fabs(double(a.samples()[i]) - double(b.samples()[i])));
+    return toDb(peak);
+}
+
+/// A network without learning, for the machinery around it: a short symmetric filter, its complement and silence.
+class FakeNetwork : public Network {
+public:
+    explicit FakeNetwork(int rate = 48000) {
+        m_card.id = "fake";
+        m_card.stems = {"dialogue", "music", "ambience"};
+        m_card.sampleRate = rate;
+        m_card.context = 64;
+        m_card.grid = 32;
+    }
+    const NetworkCard& card() const override { return m_card; }
+    std::vector<AudioBuffer> separate(const AudioBuffer& x) override {
+        std::vector<AudioBuffer> stems(3, AudioBuffer(x.channels(), x.frames()));
+        for (int c = 0; c < x.channels(); ++c)
+            for (int64_t i = 0; i < x.frames(); ++i) {
+                float sum = 0;
+                for (int64_t k = -20; k <= 20; ++k)
+                    if (i + k >= 0 && i + k < x.frames()) sum += x.channel(c)[size_t(i + k)] / 41.0f;
+                stems[0].channel(c)[size_t(i)] = sum;
+                stems[1].channel(c)[size_t(i)] = x.channel(c)[size_t(i)] - sum;
+            }
+        return stems;
+    }
+    NetworkCard m_card;
+};
+
+}  // namespace rivlen::test

@@ -1,0 +1,131 @@
+#include "core/separation/Engine.h"
+
+#include <gtest/gtest.h>
+
+#include <thread>
+
+#include "Support.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+struct Separated {
+    AudioBuffer source;
+    std::vector<AudioBuffer> stems;
+};
+
+Separated run(SampleSource& source, const std::shared_ptr<Network>& network, EngineOptions options = {}) {
+    Separated all{AudioBuffer(source.channels(), 0), std::vector<AudioBuffer>(network->card().stems.size(), AudioBuffer(source.channels(), 0))};
+    const Progress progress;
+    separate(source, network, options, [&](int64_t first, const AudioBuffer& x, const std::vector<AudioBuffer>& stems) {
+        EXPECT_EQ(first, all.source.frames());
+        all.source.append(x);
+        for (size_t s = 0; s < stems.size(); ++s) all.stems[s].append(stems[s]);
+    }, progress);
+    return all;
+}
+
+double residualDb(const Separated& s) {
+    double peak = 0;
+    for (size_t i = 0; i < s.source.samples().size(); ++i) {
+        double sum = 0;
+        for (const auto& stem : s.stems) sum += double(stem.samples()[i]);
+        peak = std::max(peak, std::fabs(sum - double(s.source.samples()[i])));
+    }
+    return toDb(peak);
+}
+
+}  // namespace
+
+class EngineShapes : public testing::TestWithParam<std::tuple<int, int>> {};
+
+TEST_P(EngineShapes, StemsSumToTheSourceAtItsOwnRateAndLength) {
+    const auto [rate, channels] = GetParam();
+    for (int64_t frames : {int64_t(rate) / 10, int64_t(rate) * 3 + 17}) {
+        BufferSource source(programme(channels, rate, frames), rate);
+        EngineOptions options;
+        options.tileSeconds = 1;
+        options.firstTileSeconds = 0.5;
+        const Separated s = run(source, std::make_shared<FakeNetwork>(), options);
+        EXPECT_EQ(s.source.frames(), frames);
+        for (const auto& stem : s.stems) EXPECT_EQ(stem.frames(), frames);
+        EXPECT_LT(differenceDb(s.source, source.read(0, frames)), -190);
+        EXPECT_LT(residualDb(s), -120) << rate << " Hz, " << channels << " channels, " << frames << " frames";
+    }
+}
+
+INSTANTIATE_TEST_SUITE_P(RatesAndLayouts, EngineShapes,
+                         testing::Combine(testing::Values(8000, 22050, 44100, 48000, 96000, 192000), testing::Values(1, 2, 3, 6)));
+
+TEST(Engine, TilingDoesNotShow) {
+    const int rate = 48000;
+    BufferSource source(programme(2, rate, rate * 6), rate);
+    EngineOptions whole, tiles;
+    whole.tileSeconds = whole.firstTileSeconds = 100;
+    whole.quality = tiles.quality = EngineOptions::Quality::Quick;
+    tiles.tileSeconds = 0.31;
+    tiles.firstTileSeconds = 0.2;
+    const auto network = std::make_shared<FakeNetwork>();
+    const Separated a = run(source, network, whole), b = run(source, network, tiles);
+    for (size_t s = 0; s < 3; ++s) EXPECT_LT(differenceDb(a.stems[s], b.stems[s]), -120);
+}
+
+TEST(Engine, SeparatesASpan) {
+    BufferSource source(programme(1, 48000, 96000), 48000);
+    EngineOptions options;
+    options.from = 10000;
+    options.to = 50000;
+    const Separated s = run(source, std::make_shared<FakeNetwork>(), options);
+    EXPECT_LT(differenceDb(s.source, source.read(10000, 40000)), -190);
+}
+
+TEST(Engine, TheTopOctaveIsShared) {
+    // 30 kHz lies above a 48 kHz network's range; it must be in the stems, not lost.
+    const int rate = 96000;
+    BufferSource source(sine(30000, 0.3, rate, rate), rate);
+    const Separated s = run(source, std::make_shared<FakeNetwork>());
+    EXPECT_LT(residualDb(s), -120);
+}
+
+TEST(Engine, CancelsWithoutWaitingForTheNetwork) {
+    struct Slow : FakeNetwork {
+        std::vector<AudioBuffer> separate(const AudioBuffer& x) override {
+            started = true;
+            std::this_thread::sleep_for(std::chrono::seconds(2));
+            finished = true;
+            return FakeNetwork::separate(x);
+        }
+        std::atomic<bool> started{false}, finished{false};
+    };
+    auto network = std::make_shared<Slow>();
+    BufferSource source(noise(1, 48000 * 20), 48000);
+    Progress progress;
+    std::thread canceller([&] {
+        while (!network->started) std::this_thread::yield();
+        progress.cancel();
+    });
+    try {
+        separate(source, network, {}, [](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {}, progress);
+        FAIL() << "was not cancelled";
+    } catch (const Error& e) {
+        EXPECT_EQ(e.kind(), Error::Kind::Cancelled);
+        EXPECT_FALSE(network->finished) << "waited for the tile in flight";
+    }
+    canceller.join();
+    while (!network->finished) std::this_thread::yield();
+}
+
+TEST(Engine, ReportsProgressToTheEnd) {
+    BufferSource source(noise(1, 48000 * 10), 48000);
+    Progress progress;
+    std::vector<double> seen;
+    progress.onProgress = [&](double f) { seen.push_back(f); };
+    EngineOptions options;
+    options.tileSeconds = 1;
+    separate(source, std::make_shared<FakeNetwork>(), options, [](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {}, progress);
+    EXPECT_TRUE(std::is_sorted(seen.begin(), seen.end()));
+    EXPECT_GT(seen.size(), 4u);
+    EXPECT_DOUBLE_EQ(seen.back(), 1.0);
+}

@@ -1,0 +1,133 @@
+#include "core/isolation/Isolator.h"
+
+#include <gtest/gtest.h>
+
+#include "Support.h"
+#include "core/audio/Error.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+/// Three stems that overlap in time and frequency, their sum, and the isolator for them.
+struct Scene {
+    static constexpr int rate = 48000;
+    static constexpr int64_t frames = 40000;
+    int channels;
+    Isolator isolator{channels, rate};
+    int64_t margin = isolator.margin();
+    std::vector<AudioBuffer> stems;
+    AudioBuffer source;
+
+    explicit Scene(int c = 2) : channels(c) {
+        stems = {sine(300, 0.3, rate, frames + 2 * margin, c), sine(1200, 0.1, rate, frames + 2 * margin, c), noise(c, frames + 2 * margin, 0.02f)};
+        for (float& v : stems[0].samples()) v += 0.001f;
+        source = AudioBuffer(c, frames + 2 * margin);
+        for (size_t i = 0; i < source.samples().size(); ++i)
+            source.samples()[i] = stems[0].samples()[i] + stems[1].samples()[i] + stems[2].samples()[i];
+    }
+
+    std::vector<AudioBuffer> apply(double depth, double firmness, int wanted = 0, int64_t first = 0, int64_t count = frames) {
+        IsolationSettings s;
+        s.depth = depth;
+        s.firmness = firmness;
+        std::vector<AudioBuffer> parts;
+        for (const auto& stem : stems) parts.push_back(stem.slice(first, count + 2 * margin));
+        return isolator.apply(s, wanted, first, count, source.slice(first, count + 2 * margin), parts);
+    }
+};
+
+double rms(const AudioBuffer& b) {
+    double sum = 0;
+    for (float v : b.samples()) sum += double(v) * v;
+    return std::sqrt(sum / double(b.samples().size()));
+}
+
+}  // namespace
+
+TEST(Isolator, NeutralIsTheNetworksPlainAnswer) {
+    Scene scene;
+    const auto out = scene.apply(kFullDepth, 0);
+    for (size_t s = 0; s < 3; ++s) EXPECT_LE(differenceDb(out[s], scene.stems[s].slice(scene.margin, Scene::frames)), kSilenceDb);
+}
+
+TEST(Isolator, StemsSumToTheSourceAtEverySetting) {
+    for (int channels : {1, 2, 6}) {
+        Scene scene(channels);
+        const AudioBuffer x = scene.source.slice(scene.margin, Scene::frames);
+        for (double depth : {0.0, 3.0, 12.0, 40.0, kFullDepth})
+            for (double firmness : {-100.0, -30.0, 0.0, 55.0, 100.0})
+                for (int wanted : {0, 1, 2}) {
+                    const auto out = scene.apply(depth, firmness, wanted);
+                    double peak = 0;
+                    for (size_t i = 0; i < x.samples().size(); ++i)
+                        peak = std::max(peak, std::fabs(double(out[0].samples()[i]) + double(out[1].samples()[i]) + double(out[2].samples()[i]) - double(x.samples()[i])));
+                    ASSERT_LT(toDb(peak), -120) << depth << " dB, firmness " << firmness << ", stem " << wanted;
+                }
+    }
+}
+
+TEST(Isolator, DepthIsTheLevelOfWhatComesBack) {
+    Scene scene;
+    const AudioBuffer plain = scene.apply(kFullDepth, 0)[0], x = scene.source.slice(scene.margin, Scene::frames);
+    for (double depth : {0.0, 6.0, 12.0, 20.0}) {
+        const AudioBuffer out = scene.apply(depth, 0)[0];
+        AudioBuffer back = out, rest = x;
+        for (size_t i = 0; i < back.samples().size(); ++i) {
+            back.samples()[i] -= plain.samples()[i];
+            rest.samples()[i] -= plain.samples()[i];
+        }
+        EXPECT_NEAR(toDb(rms(back)) - toDb(rms(rest)), -depth, 0.01);
+    }
+    EXPECT_LT(differenceDb(scene.apply(0, 0)[0], x), -140) << "depth 0 is the source";
+}
+
+TEST(Isolator, FirmnessGivesUncertainCellsToTheirOwner) {
+    // Stems that are the same noise at 70 and 30 percent: every cell is uncertain in the same way.
+    Scene scene(1);
+    const AudioBuffer n = noise(1, Scene::frames + 2 * scene.margin);
+    const auto scaled = [&](float g) {
+        AudioBuffer b = n;
+        for (float& v : b.samples()) v *= g;
+        return b;
+    };
+    scene.stems = {scaled(0.7f), scaled(0.3f), scaled(0.0f)};
+    scene.source = n;
+    const double whole = rms(n.slice(scene.margin, Scene::frames));
+    for (double firmness : {-100.0, -50.0, 50.0, 100.0}) {
+        const double y = std::pow(2.0, firmness / 50), a = std::pow(0.7, y), b = std::pow(0.3, y);
+        const auto out = scene.apply(kFullDepth, firmness);
+        EXPECT_NEAR(rms(out[0]) / whole, a / (a + b), 2e-3) << firmness;
+        EXPECT_NEAR(rms(out[1]) / whole, b / (a + b), 2e-3) << firmness;
+    }
+}
+
+TEST(Isolator, BlocksDoNotMatter) {
+    Scene scene;
+    const auto whole = scene.apply(12, 40);
+    AudioBuffer pieces(2, 0);
+    for (int64_t at = 0; at < Scene::frames; at += 512)
+        pieces.append(scene.apply(12, 40, 0, at, std::min<int64_t>(512, Scene::frames - at))[0]);
+    EXPECT_LT(differenceDb(pieces, whole[0]), -130);
+}
+
+TEST(IsolationSettings, TheTableCarriesValuesThroughTextAndJson) {
+    for (const auto& p : isolationParameters())
+        for (double v = p.minimum; v <= p.maximum; v += 7.5) {
+            const double shown = p.step < 1 ? std::round(v * 10) / 10 : std::round(v);
+            EXPECT_NEAR(parseValue(p, describeValue(p, v)), shown, 1e-9) << p.id << " " << v;
+        }
+    IsolationSettings s;
+    s.depth = 17.5;
+    s.firmness = -20;
+    EXPECT_EQ(isolationFromJson(toJson(s)), s);
+    EXPECT_EQ(isolationFromJson(toJson(IsolationSettings{})), IsolationSettings{});
+    EXPECT_EQ(toJson(IsolationSettings{}).at("depth_db"), "full");
+}
+
+TEST(IsolationSettings, OutOfRangeIsRefused) {
+    const auto& depth = isolationParameters()[0];
+    for (const char* text : {"", "loud", "-1", "75", "nan", "12 dBx"}) EXPECT_THROW(parseValue(depth, text), Error) << text;
+    EXPECT_THROW(isolationFromJson({{"firmness", 300}}), Error);
+}

@@ -1,0 +1,135 @@
+// The shipped network through the real engine, and cards that must be refused.
+#include <gtest/gtest.h>
+
+#include <fstream>
+
+#include "Support.h"
+#include "core/audio/Error.h"
+#include "core/media/MediaReader.h"
+#include "core/separation/Engine.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+std::shared_ptr<Network> shipped() {
+    static const auto network = loadNetwork(findNetwork(""));
+    return network;
+}
+
+std::vector<AudioBuffer> split(const AudioBuffer& x, double tile, EngineOptions::Quality quality = EngineOptions::Quality::Quick) {
+    BufferSource source(x, 48000);
+    EngineOptions options;
+    options.quality = quality;
+    options.tileSeconds = options.firstTileSeconds = tile;
+    std::vector<AudioBuffer> all(3, AudioBuffer(x.channels(), 0));
+    const Progress progress;
+    separate(source, shipped(), options, [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>& stems) {
+        for (size_t s = 0; s < 3; ++s) all[s].append(stems[s]);
+    }, progress);
+    return all;
+}
+
+AudioBuffer demo(const char* name, double from, double to) {
+    MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "demo" / name);
+    return reader.read(int64_t(from * reader.sampleRate()), int64_t((to - from) * reader.sampleRate()));
+}
+
+double energyDb(const AudioBuffer& b, double from, double to) {
+    double sum = 1e-20;
+    const AudioBuffer part = b.slice(int64_t(from * 48000), int64_t((to - from) * 48000));
+    for (float v : part.samples()) sum += double(v) * v;
+    return 10 * std::log10(sum / double(part.samples().size()));
+}
+
+}  // namespace
+
+TEST(ShippedNetwork, DoesNotDependOnTheTileSize) {
+    const AudioBuffer x = demo("reel-2-saloon.flac", 0, 24);
+    for (const auto quality : {EngineOptions::Quality::Quick, EngineOptions::Quality::Fine}) {
+        const auto whole = split(x, 60, quality), tiles = split(x, 3.1, quality);
+        for (size_t s = 0; s < 3; ++s) EXPECT_LT(differenceDb(whole[s], tiles[s]), -60);
+    }
+}
+
+TEST(ShippedNetwork, TileBordersLeaveNoStep) {
+    const AudioBuffer x = sine(220, 0.3, 48000, 48000 * 14);
+    const auto stems = split(x, 3.0);
+    // The steepest change of a 220 Hz sine of amplitude 0.3, with room for what the masks do to it.
+    const double steepest = 2 * std::numbers::pi * 220 / 48000 * 0.3 * 1.5;
+    for (const auto& stem : stems)
+        for (int64_t i = 48000; i + 48000 < stem.frames(); ++i)
+            ASSERT_LT(std::fabs(stem.channel(0)[size_t(i)] - stem.channel(0)[size_t(i - 1)]), steepest) << i;
+}
+
+TEST(ShippedNetwork, DoesNotDependOnTheLevel) {
+    AudioBuffer x = demo("reel-2-saloon.flac", 1, 9);
+    const auto loud = split(x, 30);
+    for (float& v : x.samples()) v *= 0.001f;  // 60 dB down
+    auto quiet = split(x, 30);
+    for (size_t s = 0; s < 3; ++s) {
+        for (float& v : quiet[s].samples()) v *= 1000.0f;
+        EXPECT_LT(differenceDb(loud[s], quiet[s]), -60);
+    }
+}
+
+TEST(ShippedNetwork, SilenceStaysSilentAndShortClipsWork) {
+    for (const auto& stem : split(AudioBuffer(2, 48000), 30)) EXPECT_LE(peakOf(stem.samples()), 0.0f);
+    for (int64_t frames : {1, 37, 4800}) {
+        const AudioBuffer x = noise(2, frames);
+        const auto stems = split(x, 30);
+        AudioBuffer sum = stems[0];
+        for (size_t s = 1; s < 3; ++s)
+            for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += stems[s].samples()[i];
+        EXPECT_LT(differenceDb(sum, x), -120) << frames;
+    }
+}
+
+TEST(ShippedNetwork, TellsVoiceFromMusic) {
+    // The demo's saloon: the narrator speaks from 1.2 s on, the band plays alone from 22.5 s on.
+    const auto stems = split(demo("reel-2-saloon.flac", 0, 24), 30);
+    EXPECT_GT(energyDb(stems[0], 2, 6), energyDb(stems[1], 2, 6));
+    EXPECT_LT(energyDb(stems[0], 22.4, 23.4), energyDb(stems[1], 22.4, 23.4) - 10);
+}
+
+TEST(ShippedNetwork, CardStatesMeasuredQuality) {
+    const NetworkCard card = findNetwork("");
+    EXPECT_EQ(card.stems, (std::vector<std::string>{"dialogue", "music", "ambience"}));
+    EXPECT_FALSE(card.licence.empty());
+    EXPECT_EQ(card.sha256.size(), 64u);
+    EXPECT_GE(card.all.at("quality").at("gain").at("dialogue").get<double>(), 4.0);
+    EXPECT_GE(card.all.at("quality").at("gain").at("music").get<double>(), 2.0);
+}
+
+class BrokenCards : public testing::TestWithParam<const char*> {};
+
+TEST_P(BrokenCards, AreRefusedWithASentence) {
+    const TempFolder folder;
+    std::ofstream(folder / "bad.json") << GetParam();
+    try {
+        NetworkCard::load(folder / "bad.json");
+        FAIL();
+    } catch (const Error& e) {
+        EXPECT_NE(std::string(e.what()).find("bad.json"), std::string::npos);
+        EXPECT_EQ(e.kind(), Error::Kind::InputUnreadable);
+    }
+    EXPECT_TRUE(listNetworks(folder.path()).empty());
+}
+
+INSTANTIATE_TEST_SUITE_P(All, BrokenCards, testing::Values(
+    "", "{", "[]", R"({"format":"other"})",
+    R"({"format":"rivlen-network","version":9})",
+    R"({"format":"rivlen-network","version":1,"id":"x"})",
+    R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a"],"sample_rate":48000,"context_samples":0,"file":"x.ts"})",
+    R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a","b"],"sample_rate":-1,"context_samples":0,"file":"x.ts"})",
+    R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a","b"],"sample_rate":48000,"context_samples":0,"file":"../x.ts"})"));
+
+TEST(Network, AMissingOrDamagedModuleIsASentence) {
+    const TempFolder folder;
+    NetworkCard card = findNetwork("");
+    card.file = folder / "gone.ts";
+    EXPECT_THROW(loadNetwork(card), Error);
+    std::ofstream(folder / "gone.ts") << "not a module";
+    EXPECT_THROW(loadNetwork(card), Error);
+}

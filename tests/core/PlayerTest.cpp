@@ -1,0 +1,202 @@
+// The player, driven by a device that the test pulls itself: every sample that would be heard is looked at.
+#include "playback/Player.h"
+
+#include <gtest/gtest.h>
+
+#include <chrono>
+#include <thread>
+
+#include "Support.h"
+#include "core/isolation/Isolator.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+constexpr int kRate = 48000;
+
+class PulledDevice : public Device {
+public:
+    bool start(int, RenderCallback callback) override {
+        m_callback = std::move(callback);
+        return true;
+    }
+    void stop() override { m_callback = nullptr; }
+    std::string name() const override { return "test"; }
+    /// Left channel of what is heard; waits for the feeder as a real clock would.
+    std::vector<float> pull(int frames) {
+        std::vector<float> left;
+        while (int(left.size()) < frames) {
+            float block[2 * 64];
+            m_callback(block, 64);
+            for (int i = 0; i < 64; ++i) left.push_back(block[2 * i]);
+            std::this_thread::sleep_for(std::chrono::microseconds(400));
+        }
+        return left;
+    }
+
+private:
+    RenderCallback m_callback;
+};
+
+/// Three sines as stems, their sum as the source.
+struct Scene {
+    TempFolder folder;
+    PulledDevice* device = new PulledDevice;
+    Player player{std::unique_ptr<Device>(device)};
+    std::vector<AudioBuffer> stems = {sine(200, 0.3, kRate, kRate * 4, 2), sine(330, 0.2, kRate, kRate * 4, 2), sine(470, 0.1, kRate, kRate * 4, 2)};
+    AudioBuffer source{2, kRate * 4};
+
+    Scene() {
+        for (size_t i = 0; i < source.samples().size(); ++i) source.samples()[i] = stems[0].samples()[i] + stems[1].samples()[i] + stems[2].samples()[i];
+        player.open([this] { return std::make_unique<BufferSource>(source, kRate); });
+        auto store = StemStore::create(folder / "s", {{"dialogue", "music", "ambience"}, kRate, 2, source.frames()});
+        store->append(stems);
+        store->finish();
+        player.setStems(store);
+    }
+    /// The part of what was pulled at known positions: ends at the player's position.
+    double worst(const std::vector<float>& heard, const AudioBuffer& expected, size_t count) {
+        const int64_t end = player.position() + 1;
+        double peak = 0;
+        for (size_t k = 1; k <= count; ++k)
+            peak = std::max(peak, std::fabs(double(heard[heard.size() - k]) - double(expected.channel(0)[size_t(end) - k])));
+        return toDb(peak);
+    }
+};
+
+double steepest(const std::vector<float>& x) {
+    double most = 0;
+    for (size_t i = 1; i < x.size(); ++i) most = std::max(most, std::fabs(double(x[i]) - double(x[i - 1])));
+    return most;
+}
+
+// The steepest slope that the three sines can have together, with what 10 ms fades may add.
+const double kSmooth = 2 * std::numbers::pi / kRate * (200 * 0.3 + 330 * 0.2 + 470 * 0.1) + 0.6 / (0.005 * kRate) + 1e-3;
+
+}  // namespace
+
+TEST(Player, PlaysTheSourceAsItIs) {
+    Scene s;
+    s.player.play();
+    EXPECT_LT(s.worst(s.device->pull(20000), s.source, 8000), -120);
+    EXPECT_EQ(s.player.underruns(), 0);
+}
+
+TEST(Player, EveryHeardThingIsWhatItSays) {
+    Scene s;
+    s.player.play();
+    s.device->pull(4000);
+    for (int h : {2, 3, 4}) {
+        s.player.setHeard(Heard(h));
+        EXPECT_LT(s.worst(s.device->pull(8000), s.stems[size_t(h - 2)], 4000), -120) << h;
+    }
+    IsolationSettings settings;
+    settings.depth = 20;
+    s.player.setIsolation(settings);
+    AudioBuffer result = s.source;
+    for (size_t i = 0; i < result.samples().size(); ++i) result.samples()[i] = s.stems[0].samples()[i] + 0.1f * (s.source.samples()[i] - s.stems[0].samples()[i]);
+    s.player.setHeard(Heard::Result);
+    EXPECT_LT(s.worst(s.device->pull(8000), result, 4000), -120);
+    AudioBuffer leftovers = s.source;
+    for (size_t i = 0; i < leftovers.samples().size(); ++i) leftovers.samples()[i] -= result.samples()[i];
+    s.player.setHeard(Heard::Leftovers);
+    EXPECT_LT(s.worst(s.device->pull(8000), leftovers, 4000), -120);
+}
+
+TEST(Player, SwitchingAndTurningLeaveNoClickAndNoGap) {
+    Scene s;
+    s.player.play();
+    std::vector<float> heard = s.device->pull(2000);
+    IsolationSettings settings;
+    for (int i = 0; i < 30; ++i) {
+        s.player.setHeard(Heard(i % kHeardCount));
+        settings.depth = i % 2 ? 6 : kFullDepth;
+        settings.firmness = i % 3 ? 60 : -60;
+        s.player.setIsolation(settings);
+        const auto more = s.device->pull(1500);
+        heard.insert(heard.end(), more.begin(), more.end());
+    }
+    EXPECT_LT(steepest(heard), kSmooth);
+    EXPECT_EQ(s.player.underruns(), 0);
+    EXPECT_NEAR(double(s.player.position()), double(heard.size()), 2 * PlayBlock::kFrames) << "time never stood still";
+}
+
+TEST(Player, FirmnessIsHeardAsTheIsolatorComputesIt) {
+    Scene s;
+    IsolationSettings settings;
+    settings.firmness = 70;
+    s.player.setIsolation(settings);
+    s.player.setHeard(Heard::Result);
+    s.player.play();
+    const auto heard = s.device->pull(30000);
+    Isolator isolator(2, kRate);
+    const int64_t end = s.player.position() + 1, from = end - 4000, m = isolator.margin();
+    std::vector<AudioBuffer> parts;
+    for (const auto& stem : s.stems) parts.push_back(stem.slice(from - m, 4000 + 2 * m));
+    const auto expected = isolator.apply(settings, 0, from, 4000, s.source.slice(from - m, 4000 + 2 * m), parts)[0];
+    double peak = 0;
+    for (size_t i = 0; i < 4000; ++i) peak = std::max(peak, std::fabs(double(heard[heard.size() - 4000 + i]) - double(expected.channel(0)[i])));
+    EXPECT_LT(toDb(peak), -110);
+}
+
+TEST(Player, LoopsWithoutASeam) {
+    Scene s;
+    s.player.setLoop(std::pair<int64_t, int64_t>(10000, 15123));
+    s.player.locate(10000);
+    s.player.play();
+    const auto heard = s.device->pull(40000);
+    EXPECT_LT(steepest(heard), kSmooth);
+    EXPECT_GE(s.player.position(), 10000);
+    EXPECT_LT(s.player.position(), 15123);
+    int silent = 0, longest = 0;
+    for (float v : heard) longest = std::max(longest, silent = std::fabs(v) < 1e-5f ? silent + 1 : 0);
+    EXPECT_LT(longest, 600) << "only the start may be silent";
+}
+
+TEST(Player, LocatesSmoothlyAndExactly) {
+    Scene s;
+    s.player.play();
+    auto heard = s.device->pull(5000);
+    s.player.locate(100000);
+    const auto after = s.device->pull(9000);
+    heard.insert(heard.end(), after.begin(), after.end());
+    EXPECT_LT(steepest(heard), kSmooth);
+    EXPECT_GT(s.player.position(), 100000);
+    EXPECT_LT(s.worst(after, s.source, 4000), -120);
+}
+
+TEST(Player, StopsAtTheEndAndStartsAgain) {
+    Scene s;
+    s.player.locate(s.source.frames() - 3000);
+    s.player.play();
+    s.device->pull(9000);
+    EXPECT_FALSE(s.player.playing());
+    s.player.play();
+    s.device->pull(3000);
+    EXPECT_TRUE(s.player.playing());
+    EXPECT_LT(s.player.position(), 20000);
+}
+
+TEST(Player, StoppingFadesOut) {
+    Scene s;
+    s.player.play();
+    auto heard = s.device->pull(5000);
+    s.player.stop();
+    const auto after = s.device->pull(1000);
+    heard.insert(heard.end(), after.begin(), after.end());
+    EXPECT_LT(steepest(heard), kSmooth);
+    EXPECT_EQ(after.back(), 0.0f);
+}
+
+TEST(SilentClock, CallsBackUntilStopped) {
+    auto clock = makeSilentClock();
+    std::atomic<int> frames{0};
+    ASSERT_TRUE(clock->start(kRate, [&](float*, int n) { frames += n; }));
+    while (frames < 1000) std::this_thread::sleep_for(std::chrono::milliseconds(1));
+    clock->stop();
+    const int after = frames;
+    std::this_thread::sleep_for(std::chrono::milliseconds(30));
+    EXPECT_EQ(frames, after);
+}
