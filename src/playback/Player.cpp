@@ -78,6 +78,10 @@ void Player::setStems(std::shared_ptr<StemStore> stems) {
     ++m_stemsVersion;
     m_haveStems = m_stems != nullptr;
     applyIsolation();
+    if (!m_playing) {  // what is waiting was prepared without these stems
+        m_locateTo = m_position;
+        ++m_generation;
+    }
 }
 
 void Player::play() {
@@ -165,11 +169,13 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
         loop = m_loop;
     }
     // A loop's last block ends with the loop, and its last 5 ms fade into what leads up to the loop's start.
-    const bool seam = loop && first < loop->second && first + kFrames >= loop->second;
-    block.frames = seam ? int(loop->second - first) : kFrames;
+    const int64_t left = loop && first < loop->second ? loop->second - first : INT64_MAX;
+    const int fade = int(std::min<int64_t>(int64_t(0.005 * m_rate), kFrames / 2));
+    const bool seam = left <= kFrames;
+    block.frames = seam ? int(left) : left < kFrames + fade ? int(left) - fade : kFrames;  // leaves room for the fade
     fillRows(block, first, settings);
     if (seam) {
-        const int length = std::min(block.frames, int(0.005 * m_rate));
+        const int length = std::min(block.frames, fade);
         fillRows(f.seam, loop->first - length, settings);
         for (int r = 0; r < kRows; ++r)
             for (int c = 0; c < m_channels; ++c) {
@@ -272,31 +278,25 @@ void Player::render(float* out, int frames) {
         float* frame = out + 2 * i;
         frame[0] = frame[1] = 0;
         const uint64_t wanted = m_generation;
+        if (m_heardGeneration != wanted && m_open == 0.0f) {  // faded out: go on at the new place
+            m_heardGeneration = wanted;
+            m_offset = 0;
+        }
         const bool stale = m_heardGeneration != wanted;
-        const bool sounding = m_playing && !stale;
-        m_open = std::clamp(m_open + (sounding ? m_fadeStep : -m_fadeStep), 0.0f, 1.0f);
-        if (m_open == 0.0f) {
-            if (stale) {  // faded out: drop what was prepared for the old place
-                while (const PlayBlock* old = m_queue->toPlay()) {
-                    if (old->generation == wanted) break;
-                    m_queue->played();
-                }
-                m_offset = 0;
-                m_heardGeneration = wanted;
-            }
-            continue;
-        }
         const PlayBlock* block = m_queue->toPlay();
-        if (block && block->generation != m_heardGeneration && !stale) {
+        while (block && block->generation != m_heardGeneration && !stale) {
             m_queue->played();
-            --i;
+            m_offset = 0;
+            block = m_queue->toPlay();
+        }
+        if (!block) {  // before the first block, at the end, or the feeder was too late
+            if (m_position + 1 >= m_frames) m_playing = false;
+            else if (m_open > 0.0f && m_playing) ++m_underruns;
+            m_open = 0.0f;
             continue;
         }
-        if (!block) {
-            if (m_position + 1 >= m_frames) m_playing = false;  // the end
-            else ++m_underruns;
-            continue;
-        }
+        m_open = std::clamp(m_open + (m_playing && !stale ? m_fadeStep : -m_fadeStep), 0.0f, 1.0f);
+        if (m_open == 0.0f) continue;
         for (size_t r = 0; r < kRows; ++r) {
             const float d = m_target[r] - m_gain[r];
             m_gain[r] += std::clamp(d, -m_gainStep, m_gainStep);

@@ -3,6 +3,7 @@
 #include <sndfile.h>
 #include <unistd.h>
 
+#include <atomic>
 #include <random>
 #include <vector>
 
@@ -43,7 +44,8 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
     m->file = std::move(file);
     m->channels = channels;
     m->overwrite = overwrite;
-    m->part = m->file.parent_path() / ("." + m->file.filename().string() + "." + std::to_string(getpid()) + ".part");
+    static std::atomic<int> number{0};  // two writers never share a partial file
+    m->part = m->file.parent_path() / ("." + m->file.filename().string() + "." + std::to_string(getpid()) + "-" + std::to_string(++number) + ".part");
     if (!overwrite && fs::exists(m->file)) m->fail("it is already there; choose another folder, or allow overwriting.");
     std::error_code problem;
     if (!m->file.parent_path().empty()) fs::create_directories(m->file.parent_path(), problem);
