@@ -166,7 +166,7 @@ struct AudioDecoder::Impl {
         } else if (!known) {
             position = at - firstPts;
             const bool coarse = int64_t(stream->time_base.den) < int64_t(info.sampleRate) * stream->time_base.num;
-            const int grid = stream->codecpar->frame_size;
+            const int grid = stream->codecpar->frame_size > 0 ? stream->codecpar->frame_size : frame->nb_samples;
             if (coarse && grid > 0)
                 position = gridOffset + std::llround(double(position - gridOffset) / grid) * int64_t(grid);
             known = true;

@@ -1,0 +1,117 @@
+// The command line's contract, with independent programs (soxi, ffmpeg) reading what it writes.
+#include <csignal>
+#include <gtest/gtest.h>
+#include <sys/wait.h>
+
+#include <fstream>
+#include <nlohmann/json.hpp>
+
+#include "Support.h"
+#include "core/audio/Resources.h"
+#include "core/media/MediaReader.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+using nlohmann::json;
+
+namespace {
+
+const std::string cli = (programFolder() / "rivlen-cli").string();
+const std::string demo = std::string(RIVLEN_SOURCE_DIR) + "/demo/";
+
+json parsed(const std::string& command) {
+    const auto r = run("( " + command + " 2>/dev/null )");
+    EXPECT_EQ(r.code, 0) << command << "\n" << r.out;
+    return json::parse(r.out);
+}
+
+}  // namespace
+
+TEST(CommandLine, InspectGivesTheContractsFields) {
+    const json j = parsed(cli + " inspect " + demo + "deck-video.mp4 --json");
+    EXPECT_EQ(j.at("sample_rate"), 48000);
+    EXPECT_EQ(j.at("channels"), 2);
+    EXPECT_EQ(j.at("layout"), "stereo");
+    EXPECT_EQ(j.at("codec"), "aac");
+    EXPECT_TRUE(j.at("bits").is_null());
+    EXPECT_EQ(j.at("picture").at("width"), 480);
+    EXPECT_LT(j.at("loudness").at("integrated_lufs").get<double>(), -10);
+    EXPECT_TRUE(j.contains("peak_dbfs") && j.contains("noise_floor_dbfs") && j.contains("timecode"));
+    EXPECT_NEAR(j.at("duration_s").get<double>(), 12.0, 0.05);
+}
+
+TEST(CommandLine, SplitWritesAlignedStemsThatSumToTheSource) {
+    const TempFolder folder;
+    const json j = parsed(cli + " split " + demo + "reel-1-deck.flac --out " + folder.path().string() + " --from 2 --to 00:00:05:12 --depth 20 --firmness 30 --quality quick --json");
+    const json& f = j.at("files").at(0);
+    EXPECT_LT(f.at("residual_dbfs").is_null() ? -200.0 : f.at("residual_dbfs").get<double>(), -120);
+    EXPECT_NEAR(f.at("seconds_audio").get<double>(), 3.48, 1e-6);
+    EXPECT_EQ(f.at("settings").at("depth_db"), 20.0);
+    MediaReader source(demo + "reel-1-deck.flac");
+    AudioBuffer sum(2, 3 * 48000 + 23040);
+    for (const char* stem : {"dialogue", "music", "ambience"}) {
+        const fs::path file = folder / ("reel-1-deck." + std::string(stem) + ".wav");
+        EXPECT_EQ(run("( soxi -s '" + file.string() + "' 2>/dev/null )").out, std::to_string(sum.frames()) + "\n");
+        EXPECT_EQ(run("( soxi -r '" + file.string() + "' 2>/dev/null )").out, "48000\n");
+        const AudioBuffer x = MediaReader(file).read(0, sum.frames());
+        for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += x.samples()[i];
+    }
+    EXPECT_LT(differenceDb(sum, source.read(2 * 48000, sum.frames())), -120);
+}
+
+TEST(CommandLine, NetworksListsTheCards) {
+    const json j = parsed(cli + " networks --json");
+    ASSERT_FALSE(j.at("networks").empty());
+    EXPECT_EQ(j.at("networks").at(0).at("format"), "rivlen-network");
+}
+
+TEST(CommandLine, ExitCodesAndSentences) {
+    const TempFolder folder;
+    const std::string out = " --out " + (folder / "o").string();
+    const auto expect = [](const std::string& command, int code, const char* says) {
+        const auto r = run(command);
+        EXPECT_EQ(r.code, code) << command << "\n" << r.out;
+        EXPECT_NE(r.out.find(says), std::string::npos) << r.out;
+    };
+    expect(cli + " split", 2, "");
+    expect(cli + " frobnicate", 2, "");
+    expect(cli + " split " + demo + "reel-3-bridge.flac" + out + " --depth loud", 2, "Depth");
+    expect(cli + " split " + demo + "reel-3-bridge.flac" + out + " --network nobody", 2, "no network");
+    expect(cli + " split " + demo + "reel-3-bridge.flac" + out + " --from 20 --to 3", 2, "empty");
+    expect(cli + " split /nowhere.wav" + out, 3, "is not there");
+    expect(cli + " inspect " + demo + "CREDITS.md", 3, "CREDITS.md");
+    std::ofstream(folder / "file") << "x";
+    expect(cli + " split " + demo + "reel-3-bridge.flac --out " + (folder / "file").string(), 4, "cannot be written");
+    expect(cli + " --version", 0, RIVLEN_VERSION);
+    expect(cli + " split --help", 0, "--firmness");
+}
+
+TEST(CommandLine, NothingIsOverwrittenWithoutForce) {
+    const TempFolder folder;
+    const std::string split = cli + " split " + demo + "reel-3-bridge.flac --quality quick --to 0.5 --out " + folder.path().string();
+    EXPECT_EQ(run(split).code, 0);
+    std::ofstream(folder / "reel-3-bridge.music.wav") << "precious";
+    EXPECT_EQ(run(split).code, 4);
+    EXPECT_EQ(fs::file_size(folder / "reel-3-bridge.music.wav"), 8u);
+    EXPECT_EQ(run(split + " --force").code, 0);
+    EXPECT_GT(fs::file_size(folder / "reel-3-bridge.music.wav"), 8u);
+}
+
+TEST(CommandLine, InterruptedItLeavesNothingAndSaysSo) {
+    const TempFolder folder;
+    writeWav(folder / "long.wav", programme(2, 48000, 48000 * 300), 48000);
+    const pid_t child = fork();
+    if (child == 0) {
+        const fs::path file = folder / "long.wav", out = folder / "out";
+        freopen("/dev/null", "w", stderr);
+        execl(cli.c_str(), cli.c_str(), "split", file.c_str(), "--out", out.c_str(), nullptr);
+        _exit(99);
+    }
+    while (!fs::exists(folder / "out") || fs::is_empty(folder / "out")) usleep(20000);
+    kill(child, SIGINT);
+    int status = 0;
+    waitpid(child, &status, 0);
+    ASSERT_TRUE(WIFEXITED(status));
+    EXPECT_EQ(WEXITSTATUS(status), 5);
+    EXPECT_TRUE(fs::is_empty(folder / "out"));
+}
