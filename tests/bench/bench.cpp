@@ -1,1 +1,122 @@
-int main() {}
+// Measures speed and memory and prints a table. Figures are of this machine at this moment: compare ratios.
+//   rivlen-bench [--two-hours]     the second also splits a two-hour file (about ten minutes)
+#include <sys/resource.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
+#include <chrono>
+#include <cstdio>
+#include <cstring>
+#include <filesystem>
+
+#include "core/audio/Resources.h"
+#include "core/isolation/Isolator.h"
+#include "core/media/AudioWriter.h"
+#include "core/media/MediaReader.h"
+#include "core/separation/Engine.h"
+
+using namespace rivlen;
+namespace fs = std::filesystem;
+using Clock = std::chrono::steady_clock;
+
+namespace {
+
+double since(Clock::time_point start) { return std::chrono::duration<double>(Clock::now() - start).count(); }
+
+struct Cost {
+    double seconds = 0, megabytes = 0;
+};
+
+/// Runs a program to its end: wall time and the peak of its resident memory.
+Cost runProgram(const std::vector<std::string>& words) {
+    const auto start = Clock::now();
+    const pid_t child = fork();
+    if (child == 0) {
+        std::vector<char*> argv;
+        for (const auto& w : words) argv.push_back(const_cast<char*>(w.c_str()));
+        argv.push_back(nullptr);
+        if (!freopen("/dev/null", "w", stderr) || !freopen("/dev/null", "w", stdout)) _exit(98);
+        execv(argv[0], argv.data());
+        _exit(99);
+    }
+    int status = 0;
+    rusage usage{};
+    wait4(child, &status, 0, &usage);
+    if (!WIFEXITED(status) || WEXITSTATUS(status) != 0) std::printf("! %s failed with %d\n", words[0].c_str(), WEXITSTATUS(status));
+    return {since(start), double(usage.ru_maxrss) / 1024};
+}
+
+/// A stereo 48 kHz recording of the given length: the demo's saloon, repeated.
+fs::path recording(const fs::path& folder, double seconds) {
+    const fs::path file = folder / (std::to_string(int(seconds)) + "s.wav");
+    MediaReader reader(resourceFolder("demo") / "reel-2-saloon.flac");
+    const AudioBuffer reel = reader.read(0, reader.frames());
+    AudioWriter writer(file, 48000, 2, {AudioFormat::Container::Wav, AudioFormat::Bits::Int16});
+    for (double done = 0; done < seconds; done += reader.info().duration())
+        writer.write(reel.slice(0, std::min<int64_t>(reel.frames(), int64_t((seconds - done) * 48000))));
+    writer.commit();
+    return file;
+}
+
+void row(const char* what, const std::string& value, const char* bar) { std::printf("| %-52s | %-28s | %-18s |\n", what, value.c_str(), bar); }
+
+std::string text(const char* format, auto... values) {
+    char line[160];
+    std::snprintf(line, sizeof line, format, values...);
+    return line;
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    const bool long_ = argc > 1 && !std::strcmp(argv[1], "--two-hours");
+    std::string name = (fs::temp_directory_path() / "rivlen-bench-XXXXXX").string();
+    const fs::path folder = mkdtemp(name.data());
+    const std::string cli = (programFolder() / "rivlen-cli").string(), desk = (programFolder() / "rivlen-desk").string();
+    const fs::path two = recording(folder, 120);
+
+    row("what", "measured", "bar");
+    row("---", "---", "---");
+    for (const char* quality : {"fine", "quick"}) {
+        const Cost c = runProgram({cli, "split", two.string(), "--out", (folder / quality).string(), "--quality", quality});
+        row(text("split, %s, stereo 48 kHz, 120 s", quality).c_str(), text("%.1fx real time, %.0f MB", 120 / c.seconds, c.megabytes), "at least 8x");
+    }
+    const fs::path length = recording(folder, long_ ? 7200 : 600);
+    {
+        const auto start = Clock::now();
+        MediaReader reader(length);
+        row(text("opening a file of %.0f s", reader.info().duration()).c_str(), text("%.3f s", since(start)), "");
+    }
+    {
+        const auto start = Clock::now();
+        MediaReader reader(length);
+        Progress progress;
+        double first = 0;
+        try {
+            separate(reader, loadNetwork(findNetwork("")), {}, [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {
+                first = since(start);
+                progress.cancel();
+            }, progress);
+        } catch (const Error&) {  // cancelled on purpose
+        }
+        row("first separated sound of a freshly opened file", text("%.2f s", first), "below 3 s");
+    }
+    const Cost memory = runProgram({cli, "split", length.string(), "--out", (folder / "long").string()});
+    row(text("split of %s, fine", long_ ? "two hours" : "ten minutes").c_str(), text("%.1fx real time, %.0f MB", (long_ ? 7200 : 600) / memory.seconds, memory.megabytes), "below 1500 MB");
+    const Cost window = runProgram({desk, "--first-paint"});
+    row("window: process start to first paint and end", text("%.2f s", window.seconds), "below 1.5 s");
+    {
+        Isolator isolator(2, 48000);
+        const int64_t n = 512, m = isolator.margin();
+        const AudioBuffer x(2, n + 2 * m);
+        const std::vector<AudioBuffer> stems(3, x);
+        IsolationSettings s;
+        s.firmness = 40;
+        const auto start = Clock::now();
+        for (int i = 0; i < 300; ++i) isolator.apply(s, 0, i * n, n, x, stems);
+        row("firmness while playing, share of one core", text("%.1f %%", 100 * since(start) / (300.0 * 512 / 48000)), "");
+    }
+    fs::remove_all(folder);
+    std::fflush(stdout);
+    _exit(0);  // the abandoned tile may still be computing
+}

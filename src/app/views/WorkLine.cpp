@@ -1,6 +1,7 @@
 #include "app/views/WorkLine.h"
 
 #include <QHBoxLayout>
+#include <QShortcut>
 
 #include "core/audio/Timecode.h"
 
@@ -16,7 +17,6 @@ WorkLine::WorkLine(Controller& controller, QWidget* parent) : QWidget(parent), m
     m_notice->setTextInteractionFlags(Qt::TextSelectableByMouse);
     m_dismiss = new QPushButton("Dismiss");
     m_dismiss->setToolTip("Take this message away (Esc)");
-    m_dismiss->setShortcut(Qt::Key_Escape);
     m_text = new QLabel;
     m_text->setStyleSheet("color: #a79d8c");
     m_bar = new QProgressBar;
@@ -32,10 +32,12 @@ WorkLine::WorkLine(Controller& controller, QWidget* parent) : QWidget(parent), m
     row->addWidget(m_bar);
     row->addWidget(m_cancel);
     setMinimumHeight(32);
-    connect(m_dismiss, &QPushButton::clicked, this, [this] {
+    const auto dismiss = [this] {
         m_notice->hide();
         tick();
-    });
+    };
+    connect(m_dismiss, &QPushButton::clicked, this, dismiss);
+    connect(new QShortcut(Qt::Key_Escape, this), &QShortcut::activated, this, dismiss);
     connect(m_cancel, &QPushButton::clicked, this, [this] { m_controller.jobs().cancel(m_job); });
     connect(&controller, &Controller::notice, this, [this](const QString& s) {
         m_notice->setText("! " + s);
