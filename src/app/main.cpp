@@ -21,8 +21,7 @@ void settle(Controller& controller, MainWindow& window) {
     while (quiet < 12 && clock.elapsed() < 600000) {
         QApplication::processEvents(QEventLoop::AllEvents, 50);
         usleep(50000);
-        const ReelState* s = controller.currentState();
-        const bool busy = !controller.jobs().idle() || window.ownership().busy() || (s && (s->reading || s->splitting));
+        const bool busy = controller.busy() || window.ownership().busy();
         quiet = busy ? 0 : quiet + 1;
     }
 }
