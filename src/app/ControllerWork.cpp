@@ -127,7 +127,7 @@ void Controller::measureLoudness() {
             Isolator isolator(reader.channels(), reader.sampleRate());
             const int64_t margin = isolator.margin();
             std::vector<LoudnessMeter> meters;
-            for (int h = 0; h < kHeardCount; ++h) meters.emplace_back(reader.channels(), reader.sampleRate());
+            for (int h = 0; h < kHeardCount; ++h) meters.emplace_back(reader.channels(), reader.sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
             for (int64_t at = from; at < to; at += reader.sampleRate()) {
                 progress.throwIfCancelled();
                 const int64_t count = std::min<int64_t>(reader.sampleRate(), to - at);

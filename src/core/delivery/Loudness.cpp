@@ -27,9 +27,10 @@ struct LoudnessMeter::Impl {
     }
 };
 
-LoudnessMeter::LoudnessMeter(int channels, int sampleRate) : m(std::make_unique<Impl>()) {
+LoudnessMeter::LoudnessMeter(int channels, int sampleRate, Detail detail) : m(std::make_unique<Impl>()) {
     m->channels = channels;
-    m->state = ebur128_init(unsigned(channels), unsigned(sampleRate), EBUR128_MODE_I | EBUR128_MODE_LRA | EBUR128_MODE_TRUE_PEAK | EBUR128_MODE_SAMPLE_PEAK);
+    const int mode = EBUR128_MODE_I | EBUR128_MODE_SAMPLE_PEAK | (detail == Detail::Everything ? EBUR128_MODE_LRA | EBUR128_MODE_TRUE_PEAK : 0);
+    m->state = ebur128_init(unsigned(channels), unsigned(sampleRate), mode);
     if (!m->state) throw Error(Error::Kind::Other, "Loudness cannot be measured at this sample rate and channel count.");
     if (channels == 6) {  // 5.1 in file order: the LFE does not count, the surrounds weigh +1.5 dB
         const int map[] = {EBUR128_LEFT, EBUR128_RIGHT, EBUR128_CENTER, EBUR128_UNUSED, EBUR128_LEFT_SURROUND, EBUR128_RIGHT_SURROUND};

@@ -8,14 +8,16 @@ namespace rivlen {
 /// Loudness after ITU-R BS.1770-4 / EBU R 128 (libebur128). Feed blocks in order.
 class LoudnessMeter {
 public:
-    LoudnessMeter(int channels, int sampleRate);
+    /// What is measured: true peak oversamples fourfold and costs ten times as much as the rest together.
+    enum class Detail { LoudnessAndPeak, Everything };
+    LoudnessMeter(int channels, int sampleRate, Detail detail = Detail::Everything);
     ~LoudnessMeter();
     LoudnessMeter(LoudnessMeter&&) noexcept;
 
     void add(const AudioBuffer& audio);
     double integrated() const;  ///< LUFS; -infinity for silence or less than 0.4 s
-    double range() const;       ///< LU (EBU Tech 3342)
-    double truePeak() const;    ///< dBTP
+    double range() const;       ///< LU (EBU Tech 3342); needs Everything
+    double truePeak() const;    ///< dBTP; needs Everything
     double samplePeak() const;  ///< dBFS; kSilenceDb for silence
 
 private:

@@ -65,7 +65,7 @@ StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int r
     m->settings = settings;
     for (const auto& name : names) {
         m->writers.push_back(std::make_unique<AudioWriter>(stemPath(target, name), rate, channels, target.format, target.overwrite));
-        m->meters.emplace_back(channels, rate);
+        m->meters.emplace_back(channels, rate, LoudnessMeter::Detail::LoudnessAndPeak);
         m->stems.emplace_back(channels, m->isolator.margin());
     }
     m->energies.assign(names.size(), 0.0);

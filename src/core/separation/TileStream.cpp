@@ -78,7 +78,7 @@ std::vector<AudioBuffer> TileStream::runTile(int64_t start, int64_t end, const P
     auto stems = slices(forward(m_pending.slice(from - m_pendingAt, padded), progress), start - from, end - start);
     for (int pass = 1; pass < m_passes; ++pass) {
         // The same sound on another frame grid; the average cancels part of the masks' errors.
-        const int64_t shift = std::max<int64_t>(1, card.grid * 3 * pass / 16);
+        const int64_t shift = std::max<int64_t>(1, card.grid * pass / m_passes);
         AudioBuffer later(m_channels, padded + shift);
         for (int c = 0; c < m_channels; ++c)
             std::copy_n(m_pending.slice(from - m_pendingAt, padded).channel(c).begin(), padded, later.channel(c).begin() + shift);
