@@ -20,6 +20,10 @@ import mix
 import model
 import paths
 
+# The receptive field is 254 frames (5.4 s) on each side, but its rim hardly counts: cut to 4.1 s the answer changes by
+# -88 dB at most (measured on two minutes of the development set), to 2.7 s by -49 dB.
+CONTEXT = 24 * model.STRIDE * bands.HOP
+
 NETWORKS = paths.HERE.parent / "networks"
 
 
@@ -45,7 +49,7 @@ def main():
         "purpose": "Speech over music and surroundings, indoors and outdoors: interviews, narration, scenes.",
         "file": file.name, "sha256": hashlib.sha256(file.read_bytes()).hexdigest(),
         "stems": list(mix.STEMS), "sample_rate": bands.RATE, "channels": [1, 2],
-        "context_samples": -(-model.CONTEXT_FRAMES * bands.HOP // grid) * grid, "grid_samples": grid,
+        "context_samples": CONTEXT, "grid_samples": grid,
         "minimum_samples": 1, "latency_samples": 0,
         "licence": "GPL-3.0-or-later", "date": datetime.date.today().isoformat(),
         "training": {

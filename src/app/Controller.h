@@ -41,6 +41,7 @@ public:
     ReelState* currentState() { return reel() ? &m_states[reel()->id] : nullptr; }
     Player& player() { return m_player; }
     JobQueue& jobs() { return m_jobs; }
+    JobQueue& reading() { return m_quick; }  ///< opening, reading and measuring
     /// True while anything is being read, measured, split or exported.
     bool busy() const { return !m_jobs.idle() || !m_quick.idle() || m_loudness.isActive(); }
     QString sessionFile() const { return m_file; }

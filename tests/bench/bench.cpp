@@ -30,6 +30,7 @@ struct Cost {
 /// Runs a program to its end: wall time and the peak of its resident memory.
 Cost runProgram(const std::vector<std::string>& words) {
     const auto start = Clock::now();
+    std::fflush(stdout);
     const pid_t child = fork();
     if (child == 0) {
         std::vector<char*> argv;

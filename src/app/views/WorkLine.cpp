@@ -38,7 +38,7 @@ WorkLine::WorkLine(Controller& controller, QWidget* parent) : QWidget(parent), m
     };
     connect(m_dismiss, &QPushButton::clicked, this, dismiss);
     connect(new QShortcut(Qt::Key_Escape, this), &QShortcut::activated, this, dismiss);
-    connect(m_cancel, &QPushButton::clicked, this, [this] { m_controller.jobs().cancel(m_job); });
+    connect(m_cancel, &QPushButton::clicked, this, [this] { if (m_queue) m_queue->cancel(m_job); });
     connect(&controller, &Controller::notice, this, [this](const QString& s) {
         m_notice->setText("! " + s);
         m_notice->show();
@@ -53,7 +53,14 @@ WorkLine::WorkLine(Controller& controller, QWidget* parent) : QWidget(parent), m
 }
 
 void WorkLine::tick() {
-    const auto jobs = m_controller.jobs().status();
+    // Splitting and exporting come first; reading and measuring show only when they take a while.
+    m_queue = &m_controller.jobs();
+    auto jobs = m_queue->status();
+    if (jobs.empty()) {
+        m_queue = &m_controller.reading();
+        jobs = m_queue->status();
+        if (!jobs.empty() && jobs.front().secondsSpent < 1) jobs.clear();
+    }
     const bool notice = !m_notice->isHidden();
     m_dismiss->setVisible(notice);
     m_bar->setVisible(!jobs.empty());

@@ -24,6 +24,7 @@ private:
     QPushButton *m_cancel, *m_dismiss;
     QString m_message;
     int m_job = 0;
+    JobQueue* m_queue = nullptr;  ///< the one that m_job is in
 };
 
 }  // namespace rivlen

@@ -23,6 +23,7 @@ public:
         bool running = false;
         double fraction = 0;
         double secondsLeft = -1;  ///< -1: not known yet
+        double secondsSpent = 0;
     };
     /// How a job ended. error is empty when it is done; kind Cancelled when it was cancelled.
     struct Outcome {
