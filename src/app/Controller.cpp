@@ -198,6 +198,7 @@ void Controller::readReel(const Reel& reel) {
             MediaReader reader(source);
             later([this, id, info = reader.info()] {
                 m_states[id].info = info;
+                if (id == session().current) m_loudness.start();  // its rate is known only now
                 emit reelOpened();
             });
             ObservedSource observed(reader, *levels);
