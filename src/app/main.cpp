@@ -28,7 +28,7 @@ void settle(Controller& controller, MainWindow& window) {
 
 }  // namespace
 
-int main(int argc, char** argv) {
+int run(int argc, char** argv) {
     QElapsedTimer sinceStart;
     sinceStart.start();
     QApplication app(argc, argv);
@@ -80,4 +80,10 @@ int main(int argc, char** argv) {
         return 4;
     }
     return 0;
+}
+
+int main(int argc, char** argv) {
+    const int code = run(argc, argv);
+    std::fflush(stdout);
+    _exit(code);  // a network tile left behind by a cancelled split may still be computing
 }

@@ -284,10 +284,14 @@ TEST_F(Window, EveryStageHasItsPanelAndNothingIsCutOff) {
     for (int i = 0; i < CourseBar::kStations; ++i) {
         controller->setStage(CourseBar::stageId(i));
         QTest::qWait(20);
-        for (const QPushButton* b : window->findChildren<QPushButton*>())
-            if (b->isVisible()) EXPECT_GE(b->width(), b->minimumSizeHint().width() - 24) << b->text().toStdString();
-        for (const QLabel* l : window->findChildren<QLabel*>())
-            if (l->isVisible() && l->wordWrap()) EXPECT_GE(l->height() + 1, l->heightForWidth(l->width())) << l->text().toStdString();
+        for (const QPushButton* b : window->findChildren<QPushButton*>()) {
+            if (!b->isVisible()) continue;
+            EXPECT_GE(b->width(), b->minimumSizeHint().width() - 24) << b->text().toStdString();
+        }
+        for (const QLabel* l : window->findChildren<QLabel*>()) {
+            if (!l->isVisible() || !l->wordWrap()) continue;
+            EXPECT_GE(l->height() + 1, l->heightForWidth(l->width())) << l->text().toStdString();
+        }
     }
 }
 

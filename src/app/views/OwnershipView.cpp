@@ -1,6 +1,7 @@
 #include "app/views/OwnershipView.h"
 
 #include <QPainter>
+#include <algorithm>
 #include <cmath>
 
 #include "app/Theme.h"
@@ -46,16 +47,19 @@ OwnershipView::OwnershipView(Controller& controller, TimeAxis& axis, QWidget* pa
     connect(&controller, &Controller::reelOpened, this, [this] { m_wait.start(); });
 }
 
-OwnershipView::~OwnershipView() { cancel(); }
+OwnershipView::~OwnershipView() {
+    retire();
+    for (auto& thread : m_retired) thread.join();
+}
 
-void OwnershipView::cancel() {
+void OwnershipView::retire() {
     if (m_progress) m_progress->cancel();
-    if (m_thread.joinable()) m_thread.join();
+    if (m_thread.joinable()) m_retired.push_back(std::move(m_thread));
     m_progress.reset();
 }
 
 void OwnershipView::compute() {
-    cancel();
+    retire();
     const Reel* reel = m_controller.reel();
     const ReelState* state = m_controller.currentState();
     if (!isVisible() || !reel || !state || !state->info || m_axis.span() <= 0 || width() < 8) return;
@@ -75,8 +79,15 @@ void OwnershipView::compute() {
             image = colourOwnership(paintOwnership(reader, parts, int64_t(from * rate), int64_t(to * rate), columns, rows, *progress));
         } catch (const Error&) {  // cancelled, or the file went away: the reel's own state tells that
         }
-        QMetaObject::invokeMethod(this, [this, progress, image, id, from, to] {
-            if (progress != m_progress) return;  // a newer computation has taken over
+        QMetaObject::invokeMethod(this, [this, progress, image, id, from, to, thread = std::this_thread::get_id()] {
+            if (progress != m_progress) {  // a newer computation has taken over
+                const auto ended = std::find_if(m_retired.begin(), m_retired.end(), [thread](const std::thread& t) { return t.get_id() == thread; });
+                if (ended != m_retired.end()) {
+                    ended->join();
+                    m_retired.erase(ended);
+                }
+                return;
+            }
             m_thread.join();
             m_progress.reset();
             if (image.isNull()) return;

@@ -25,10 +25,11 @@ protected:
 
 private:
     void compute();
-    void cancel();
+    void retire();  ///< cancels the computation without waiting for it
     QTimer m_wait;  ///< gathers quick changes into one computation
     std::shared_ptr<Progress> m_progress;
     std::thread m_thread;
+    std::vector<std::thread> m_retired;  ///< cancelled, joined when the view goes away or they have ended
     QImage m_image;
     double m_from = 0, m_to = 0;  ///< seconds that the image shows
     std::string m_reel;
