@@ -94,7 +94,7 @@ private:
         for (int s = 0; s < 3; ++s)
             rows += QString("<tr><td style='color:%1; padding-right:14px'>%2 %3</td><td align=right style='color:#ece4d6'>%4 dBFS</td><td align=right style='padding-left:14px'>%5 % of the energy</td></tr>")
                         .arg(theme::stemColor(s).name(), theme::stemLetter(s), theme::stemName(s))
-                        .arg(energy[s] > 0 ? 10 * std::log10(energy[s]) : -200.0, 0, 'f', 1).arg(energy[s] > 0 && energy[s] < 0.005 * total ? QString("under 1") : QString::number(100 * energy[s] / total, 'f', 0));
+                        .arg(energy[s] > 0 ? 10 * std::log10(energy[s]) : -200.0, 0, 'f', 1).arg(energy[s] > 0 && energy[s] < 0.005 * total ? QString("&lt;1") : QString::number(100 * energy[s] / total, 'f', 0));
         return "<table cellspacing=3>" + rows + "</table>";
     }
 

@@ -100,7 +100,6 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
             if (stem.frames() < length - written) stem = stem.slice(0, length - written);
     }
     handOn(length);
-    progress.report(1.0);
 }
 
 }  // namespace rivlen
