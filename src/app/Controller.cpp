@@ -30,7 +30,11 @@ Controller::~Controller() {
     m_quick.cancelAll();
 }
 
-void Controller::later(std::function<void()> f) { QMetaObject::invokeMethod(this, std::move(f), Qt::QueuedConnection); }
+void Controller::later(int sessionNumber, std::function<void()> f) {
+    QMetaObject::invokeMethod(this, [this, sessionNumber, f = std::move(f)] {
+        if (sessionNumber == m_sessionNumber) f();
+    }, Qt::QueuedConnection);
+}
 
 void Controller::changed() {
     if (m_history.modified()) m_autosave.start();
@@ -38,8 +42,10 @@ void Controller::changed() {
 }
 
 void Controller::newSession() {
+    ++m_sessionNumber;
     m_player.close();
     m_jobs.cancelAll();
+    m_quick.cancelAll();
     m_opened.clear();
     m_states.clear();
     m_file.clear();
@@ -95,11 +101,12 @@ void Controller::addFiles(const QStringList& files) {
         for (const QString& name : folder.entryList(QDir::Files, QDir::Name)) all << folder.filePath(name);
     }
     for (const QString& file : all) {
+        const int number = m_sessionNumber;
         // Opening may take a moment for long compressed files: off the window's thread.
         m_quick.submit("Opening " + file.section('/', -1).toStdString(),
-            [this, file](Progress&) {
+            [this, file, number](Progress&) {
                 const MediaInfo info = MediaReader(toPath(file)).info();
-                later([this, file, info] {
+                later(number, [this, file, info] {
                     const Reel reel = makeReel(session(), toPath(file));
                     m_history.edit("Add " + reel.name, [&](Session& s) {
                         s.reels.push_back(reel);
@@ -111,8 +118,8 @@ void Controller::addFiles(const QStringList& files) {
                     openCurrent();
                 });
             },
-            [this](const JobQueue::Outcome& o) {
-                if (!o.done && !o.cancelled) later([this, o] { emit notice(QString::fromStdString(o.error)); });
+            [this, number](const JobQueue::Outcome& o) {
+                if (!o.done && !o.cancelled) later(number, [this, o] { emit notice(QString::fromStdString(o.error)); });
             });
     }
 }
@@ -193,10 +200,11 @@ void Controller::readReel(const Reel& reel) {
     }
     state.reading = true;
     state.levels = std::make_shared<LevelTrack>(1);
+    const int number = m_sessionNumber;
     m_quick.submit("Reading " + reel.name,
-        [this, id = reel.id, source = reel.source, levels = state.levels](Progress& progress) {
+        [this, number, id = reel.id, source = reel.source, levels = state.levels](Progress& progress) {
             MediaReader reader(source);
-            later([this, id, info = reader.info()] {
+            later(number, [this, id, info = reader.info()] {
                 m_states[id].info = info;
                 if (id == session().current) m_loudness.start();  // its rate is known only now
                 emit reelOpened();
@@ -204,10 +212,10 @@ void Controller::readReel(const Reel& reel) {
             ObservedSource observed(reader, *levels);
             const Inspection found = inspect(observed, progress);
             levels->finish();
-            later([this, id, found] { m_states[id].inspection = found; });
+            later(number, [this, id, found] { m_states[id].inspection = found; });
         },
-        [this, id = reel.id](const JobQueue::Outcome& o) {
-            later([this, id, o] {
+        [this, number, id = reel.id](const JobQueue::Outcome& o) {
+            later(number, [this, id, o] {
                 m_states[id].reading = false;
                 if (!o.done && !o.cancelled) emit notice(QString::fromStdString(o.error));
                 emit reelOpened();

@@ -2,6 +2,7 @@
 #include <QObject>
 #include <QString>
 #include <QTimer>
+#include <atomic>
 #include <map>
 #include <memory>
 #include <optional>
@@ -99,8 +100,8 @@ private:
     void remember(const QString& file);
     QString recoveryFile() const;
     std::filesystem::path storeFolder(const Reel& reel) const;
-    /// Runs on the window's thread, as long as this object lives.
-    void later(std::function<void()> f);
+    /// Runs on the window's thread, as long as this object lives and the same session is open.
+    void later(int sessionNumber, std::function<void()> f);
 
     History m_history;
     std::map<std::string, ReelState> m_states;
@@ -108,6 +109,7 @@ private:
     QString m_file;
     std::string m_opened;  ///< id of the reel in the player
     bool m_levelMatch = true;
+    std::atomic<int> m_sessionNumber{0};  ///< work begun for another session is not delivered to this one
     QTimer m_autosave, m_loudness;
     std::shared_ptr<Network> m_network;  ///< kept loaded between splits; touched by the job thread only
     JobQueue m_jobs;   ///< splitting and exporting

@@ -40,26 +40,27 @@ void Controller::split() {
         return;
     }
     state.splitting = true;
+    const int number = m_sessionNumber;
     state.splitJob = m_jobs.submit("Splitting " + r->name,
-        [this, source = r->source, store = state.stems, card, fine = r->quality != "quick"](Progress& progress) {
+        [this, number, source = r->source, store = state.stems, card, fine = r->quality != "quick"](Progress& progress) {
             if (!m_network || m_network->card().id != card.id) m_network = loadNetwork(card);
             MediaReader reader(source);
             EngineOptions options;
             options.quality = fine ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick;
             separate(reader, m_network, options, [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>& stems) {
                 store->append(stems);
-                later([this] { emit stemsChanged(); });
+                later(number, [this] { emit stemsChanged(); });
             }, progress);
             store->finish();
         },
-        [this, id = r->id, folder, name = r->name](const JobQueue::Outcome& o) {
-            later([this, id, o, folder, name] {
+        [this, number, id = r->id, folder, name = r->name](const JobQueue::Outcome& o) {
+            std::error_code ignored;
+            if (!o.done) std::filesystem::remove_all(folder, ignored);
+            later(number, [this, id, o, name] {
                 ReelState& s = m_states[id];
                 s.splitting = false;
                 if (!o.done) {
                     s.stems.reset();
-                    std::error_code ignored;
-                    std::filesystem::remove_all(folder, ignored);
                     if (!o.cancelled) emit notice(QString::fromStdString(o.error));
                 }
                 attachStems(id);
@@ -81,6 +82,7 @@ void Controller::exportStems(const QString& folder, AudioFormat format) {
         emit notice("There are no stems to export yet: split the reel first.");
         return;
     }
+    const int number = m_sessionNumber;
     m_jobs.submit("Exporting " + r->name,
         [source = r->source, store = state->stems, settings = r->isolation, format, folder, name = r->name](Progress& progress) {
             MediaReader reader(source);
@@ -97,8 +99,8 @@ void Controller::exportStems(const QString& folder, AudioFormat format) {
             }
             files.finish();
         },
-        [this, folder, name = r->name](const JobQueue::Outcome& o) {
-            later([this, o, folder, name] {
+        [this, number, folder, name = r->name](const JobQueue::Outcome& o) {
+            later(number, [this, o, folder, name] {
                 if (o.done) emit done(QString("Exported the stems of %1 to %2.").arg(QString::fromStdString(name), folder));
                 else if (!o.cancelled) emit notice(QString::fromStdString(o.error));
             });
@@ -119,8 +121,9 @@ void Controller::measureLoudness() {
     }
     to = std::min(to, state->stems->available());
     if (to - from < rate / 2) return;
+    const int number = m_sessionNumber;
     m_quick.submit("Matching levels",
-        [this, id = r->id, source = r->source, store = state->stems, settings = r->isolation, from, to](Progress& progress) {
+        [this, number, id = r->id, source = r->source, store = state->stems, settings = r->isolation, from, to](Progress& progress) {
             MediaReader reader(source);
             auto stems = openStems(*store);
             const int wanted = std::max(0, store->stemIndex(settings.stem));
@@ -145,7 +148,7 @@ void Controller::measureLoudness() {
             }
             std::map<int, double> loudness;
             for (int h = 0; h < kHeardCount; ++h) loudness[h] = meters[size_t(h)].integrated();
-            later([this, id, loudness] {
+            later(number, [this, id, loudness] {
                 if (!reel() || reel()->id != id || !m_levelMatch) return;
                 m_states[id].loudness = loudness;
                 const double source = loudness.at(int(Heard::Source));
@@ -158,8 +161,8 @@ void Controller::measureLoudness() {
                 emit heardChanged();
             });
         },
-        [this](const JobQueue::Outcome& o) {
-            if (!o.done && !o.cancelled) later([this, o] { emit notice(QString::fromStdString(o.error)); });
+        [this, number](const JobQueue::Outcome& o) {
+            if (!o.done && !o.cancelled) later(number, [this, o] { emit notice(QString::fromStdString(o.error)); });
         });
 }
 

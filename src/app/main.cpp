@@ -58,12 +58,14 @@ int run(int argc, char** argv) {
         return 0;
     }
     const QStringList files = parser.positionalArguments();
-    if (files.size() == 1 && files.front().endsWith(".rivlen")) {
+    // What a crash left behind comes first: opening anything else would give it up.
+    if (!parser.isSet(picture) && !controller.recoverable().isEmpty() &&
+        QMessageBox::question(&window, "Rivlen", "Rivlen ended without saving last time. Recover that session?") == QMessageBox::Yes) {
+        controller.recover();
+    } else if (files.size() == 1 && files.front().endsWith(".rivlen")) {
         controller.openSession(files.front());
     } else if (!files.isEmpty()) {
         controller.addFiles(files);
-    } else if (!controller.recoverable().isEmpty() && !parser.isSet(picture)) {
-        if (QMessageBox::question(&window, "Rivlen", "Rivlen ended without saving last time. Recover that session?") == QMessageBox::Yes) controller.recover();
     }
     if (!parser.isSet(picture)) return QApplication::exec();
 

@@ -139,7 +139,7 @@ void Player::feed() {
         block->frames = kFrames;
         try {
             fillBlock(*block, f.next);
-        } catch (const Error&) {  // the file went away while playing: silence, the window reports it
+        } catch (const std::exception&) {  // the file went away while playing: silence, the window reports it
             std::fill(block->data.begin(), block->data.end(), 0.0f);
         }
         block->first = f.next;
