@@ -8,6 +8,7 @@
 
 #include "app/MainWindow.h"
 #include "app/Theme.h"
+#include "core/audio/Memory.h"
 
 using namespace rivlen;
 
@@ -85,6 +86,7 @@ int run(int argc, char** argv) {
 }
 
 int main(int argc, char** argv) {
+    keepLargeBlocks();
     const int code = run(argc, argv);
     std::fflush(stdout);
     _exit(code);  // a network tile left behind by a cancelled split may still be computing

@@ -5,6 +5,7 @@
 #include <cstdio>
 
 #include "cli/Commands.h"
+#include "core/audio/Memory.h"
 
 namespace {
 
@@ -32,6 +33,7 @@ int exitCode(rivlen::Error::Kind kind) {
 }  // namespace
 
 int main(int argc, char** argv) {
+    rivlen::keepLargeBlocks();
     std::signal(SIGINT, onSignal);
     std::signal(SIGTERM, onSignal);
     CLI::App program("Rivlen: takes mixed recordings apart into dialogue, music and ambience.", "rivlen-cli");
