@@ -8,7 +8,7 @@ namespace rivlen {
 /// Loudness after ITU-R BS.1770-4 / EBU R 128 (libebur128). Feed blocks in order.
 class LoudnessMeter {
 public:
-    /// What is measured: true peak oversamples fourfold and costs ten times as much as the rest together.
+    /// What is measured: true peak oversamples fourfold and is by far the dearest part.
     enum class Detail { LoudnessAndPeak, Everything };
     LoudnessMeter(int channels, int sampleRate, Detail detail = Detail::Everything);
     ~LoudnessMeter();
