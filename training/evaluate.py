@@ -1,90 +1,145 @@
 #!/usr/bin/python3
-"""Measures a network on the development set: SI-SDR per stem, over the unprocessed mixture.
+"""Measures a network on the development set, over the unprocessed mixture.
 
-Usage: evaluate.py NETWORK.ts      a shipped or exported network
-The development set: 24 mixtures of 10 s with fixed seeds, from speakers, music and effects that
-are never trained on. SI-SDR after Le Roux et al., "SDR - half-baked or well done?" (2019).
+Usage: evaluate.py NETWORK.ts [--quality quick|fine] [--full] [--json]
+       evaluate.py baseline [--full] [--json]     the classical method of baseline.py
+
+The development set: 24 stereo mixtures of 10 s with fixed seeds, from speakers, music and effects that
+are never trained on, and the same 24 folded to mono. --full adds BSS Eval and the cross-talk table.
+The voice is what Rivlen shows as dialogue: dialogue and room together.
 """
+import argparse
 import json
-import sys
 
 import numpy as np
 import torch
 
 import bands
+import measures
 import mix
-import model
 import paths
+from stems import Stems
 
 CLIPS, SECONDS = 24, 10
+SHOWN = ("dialogue", "music", "ambience")
+HALF_GRID = 4 * bands.HOP
 
 
-def si_sdr(estimate, reference):
-    """dB; both float[n]."""
-    reference = reference - reference.mean()
-    estimate = estimate - estimate.mean()
-    target = reference * (np.dot(estimate, reference) / np.dot(reference, reference))
-    return float(10 * np.log10(np.dot(target, target) / (np.sum((estimate - target) ** 2) + 1e-20)))
+def left_right(x):
+    return np.stack([x[0] + x[1], x[0] - x[1]])
 
 
-def development_set():
-    """Yields (stems float32[3, n]) at 48 kHz, all three present, at fixed seeds."""
-    mixer = mix.Mixer("develop", 0)
+def development_set(channels=2):
+    """Yields (stems float32[4, channels, n]) in mix.STEMS' order at 48 kHz; all but the room are always there."""
+    source = Stems("develop", None)
     n = SECONDS * bands.RATE
     for number in range(CLIPS):
-        rng = mixer.rng = np.random.default_rng(77000 + number)
-        voice, _ = mixer.voice(n)
-        music = mixer.song(n) * 10 ** (rng.uniform(-16, 1) / 20)
-        around = mixer.surroundings(n - bands.RATE)  # the pool's rows are 10 s: leave room for an offset
-        around = np.pad(around, (0, n - len(around)), mode="wrap") * 10 ** (rng.uniform(-16, 1) / 20)
-        stems = np.stack([voice, music, around]).astype(np.float32)
-        yield stems * (0.7 / max(0.7, np.abs(stems.sum(0)).max()))
+        rng = source.rng = np.random.default_rng(77000 + number)
+        dialogue, room, _ = source.voice(n)
+        music = source.song(n) * 10 ** (rng.uniform(-16, 1) / 20)
+        around = source.surroundings(n) * 10 ** (rng.uniform(-16, 1) / 20)
+        stems = np.stack([dialogue, room, music, around]).astype(np.float32)
+        stems = np.stack([left_right(s) for s in stems]) if channels == 2 else stems[:, :1]
+        yield stems * np.float32(0.7 / max(0.7, np.abs(stems.sum(0)).max()))
 
 
-def score_waveform(separate):
-    """Mean SI-SDR of separate(mixture float32[n]) -> float32[3, n] and of the mixture itself."""
-    rows, base = [], []
-    for stems in development_set():
-        mixture = stems.sum(0)
-        estimates = separate(mixture)
-        rows.append([si_sdr(estimates[s], stems[s]) for s in range(3)])
-        base.append([si_sdr(mixture, stems[s]) for s in range(3)])
-    rows, base = np.array(rows), np.array(base)
-    name = lambda values: {s: round(float(v), 2) for s, v in zip(mix.STEMS, values)}
-    return {"mean": name(rows.mean(0)), "mixture": name(base.mean(0)), "gain": name((rows - base).mean(0)),
-            "clips": rows.round(2).tolist()}
+def shown(stems):
+    """Four stems as the three that are shown."""
+    return np.stack([stems[0] + stems[1], stems[2], stems[3]])
+
+
+def waveform(network, quality="quick"):
+    """A function float32[C, n] -> float32[4, C, n]; fine averages two passes, shifted by half the network's grid."""
+    def separate(x):
+        with torch.no_grad():
+            t = torch.from_numpy(np.ascontiguousarray(x))[None]
+            y = network(t)[0]
+            if quality == "fine":
+                y = (y + network(torch.nn.functional.pad(t, (HALF_GRID, 0)))[0, :, :, HALF_GRID:]) / 2
+            y = y.numpy()
+            return y if len(y) == 4 else np.stack([y[0], np.zeros_like(y[0]), y[1], y[2]])
+    return separate
 
 
 def oracle(stems):
-    """The ratio mask of the true magnitudes, the usual ceiling for real masks."""
+    """The ratio mask of the true magnitudes, per channel: the usual ceiling for real masks."""
     window = torch.hann_window(bands.SIZE)
-    spectra = torch.stft(torch.from_numpy(stems), bands.SIZE, bands.HOP, bands.SIZE, window, return_complex=True)
+    flat = torch.from_numpy(stems.reshape(-1, stems.shape[-1]))
+    spectra = torch.stft(flat, bands.SIZE, bands.HOP, bands.SIZE, window, return_complex=True).view(*stems.shape[:2], bands.BINS, -1)
     magnitude = spectra.abs()
-    mask = magnitude / (magnitude.sum(0, keepdim=True) + 1e-9)
-    return torch.istft(mask * spectra.sum(0), bands.SIZE, bands.HOP, bands.SIZE, window, length=stems.shape[1]).numpy()
+    masked = magnitude / (magnitude.sum(0, keepdim=True) + 1e-9) * spectra.sum(0)
+    y = torch.istft(masked.flatten(0, 1), bands.SIZE, bands.HOP, bands.SIZE, window, length=stems.shape[-1])
+    return y.view(stems.shape).numpy()
 
 
-def score(net):
-    """Scores a BandNet (as trained); leaves it in evaluation mode."""
-    wrapped = model.WaveformNetwork(net).eval()
-    with torch.no_grad():
-        return score_waveform(lambda x: wrapped(torch.from_numpy(x)[None, None])[0, :, 0].numpy())
+def named(values, digits=2):
+    return {s: round(float(v), digits) for s, v in zip(SHOWN, values)}
 
 
-def measure(network):
-    """score_waveform() of a TorchScript network, with the oracle's figures."""
-    with torch.no_grad():
-        result = score_waveform(lambda x: network(torch.from_numpy(x)[None, None])[0, :, 0].numpy())
-    ceiling = np.mean([[si_sdr(e, s) for e, s in zip(oracle(stems), stems)] for stems in development_set()], 0)
-    result["oracle_ratio_mask"] = {s: round(float(v), 2) for s, v in zip(mix.STEMS, ceiling)}
+def score(separate, channels=2, full=False):
+    """Mean figures over the set of separate(), the mixture and the oracle, and the share of the oracle's gain."""
+    rows = {"network": [], "mixture": [], "oracle_ratio_mask": []}
+    speech, bss, parts = [], [], []
+    for stems in development_set(channels):
+        truth, mixture = shown(stems), stems.sum(0)
+        four = separate(mixture)
+        answer = shown(four)
+        for name, estimates in (("network", answer), ("mixture", [mixture] * 3), ("oracle_ratio_mask", oracle(truth))):
+            rows[name].append([measures.si_sdr(e, t) for e, t in zip(estimates, truth)])
+        ratio = 10 * np.log10(np.sum(truth[0] ** 2) / np.sum((mixture - truth[0]) ** 2))
+        speech.append([measures.estoi(answer[0], truth[0], bands.RATE), measures.estoi(mixture, truth[0], bands.RATE), ratio])
+        if stems[1].any():
+            parts.append([measures.si_sdr(four[i], stems[i]) - measures.si_sdr(mixture, stems[i]) for i in range(2)])
+        if full:
+            mono = lambda x: np.mean(x, axis=1).astype(np.float64)
+            bss.append(measures.bss_eval(mono(answer), mono(truth)))
+    mean = {name: np.mean(values, 0) for name, values in rows.items()}
+    gain, ceiling = mean["network"] - mean["mixture"], mean["oracle_ratio_mask"] - mean["mixture"]
+    speech = np.array(speech)
+    near = np.abs(speech[:, 2]) < 3
+    result = {"si_sdr": {name: named(v) for name, v in mean.items()}, "gain": named(gain), "share_of_oracle_gain": named(gain / ceiling, 3),
+              "estoi": {"network": round(speech[:, 0].mean(), 3), "mixture": round(speech[:, 1].mean(), 3),
+                        "gain_near_0_db": round((speech[near, 0] - speech[near, 1]).mean(), 3), "clips_near_0_db": int(near.sum())},
+              "reverberant_clips": {"count": len(parts), "gain_dialogue": round(np.mean([p[0] for p in parts]), 2),
+                                    "gain_room": round(np.mean([p[1] for p in parts]), 2)}}
+    if full:
+        for i, name in enumerate(("sdr", "sir", "sar")):
+            result.setdefault("bss_eval", {})[name] = named(np.mean([b[i] for b in bss], 0))
+    return result
+
+
+def cross_talk(separate):
+    """Level (dB, mean over clips) of each answer relative to the only stem that is there."""
+    table = {s: [] for s in SHOWN}
+    for stems in development_set():
+        for i, name in enumerate(SHOWN):
+            alone = shown(stems)[i]
+            answer = shown(separate(alone))
+            table[name].append([10 * np.log10((np.sum(a ** 2) + 1e-12) / np.sum(alone ** 2)) for a in answer])
+    return {name: named(np.mean(rows, 0), 1) for name, rows in table.items()}
+
+
+def measure(separate, full=True):
+    result = {"stereo": score(separate, 2, full), "mono": score(separate, 1, full)}
+    if full:
+        result["cross_talk"] = cross_talk(separate)
     return result
 
 
 def main():
-    if len(sys.argv) != 2:
-        sys.exit(__doc__)
+    parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
+    parser.add_argument("network")
+    parser.add_argument("--quality", default="fine", choices=("quick", "fine"))
+    parser.add_argument("--full", action="store_true")
+    parser.add_argument("--json", action="store_true")
+    options = parser.parse_args()
     torch.set_num_threads(2)
-    print(json.dumps(measure(torch.jit.load(sys.argv[1])), indent=1))
+    if options.network == "baseline":
+        import baseline
+        separate = baseline.separate
+    else:
+        separate = waveform(torch.jit.load(options.network), options.quality)
+    print(json.dumps(measure(separate, options.full), indent=None if options.json else 1))
 
 
 if __name__ == "__main__":

@@ -1,11 +1,12 @@
-"""The network: a small U-Net over time and frequency bands whose softmax gives each stem its share.
+"""The network: a U-Net over time and frequency bands whose softmax gives each stem its share.
 
-BandNet          works on band powers, (batch, frames, BANDS) -> (batch, stems, frames, BANDS); trained.
-WaveformNetwork  wraps it for use: forward(x: float[B, C, N]) -> float[B, S, C, N] (see docs/formats.md).
-
-The masks sum to one in every cell, so the stems sum to the input. Levels are taken relative to a
-local average of 1.5 s on both sides, so the answer depends neither on the level of the recording
+It sees mid and side (M = (L + R) / 2, S = (L - R) / 2; a mono recording has S = 0): the power of both and
+how they belong together, which tells a voice in the middle from wide music. It gives every stem its share of M
+and of S apart. The shares sum to one in every cell, so the stems sum to the input. Levels are taken relative to
+a local average of 1.5 s on both sides, so the answer depends neither on the level of the recording
 nor on anything further away than CONTEXT_FRAMES: tiles can be joined without seams.
+
+BandNet is what is trained; waveform.py wraps it for use.
 """
 import torch
 import torch.nn.functional as F
@@ -13,10 +14,12 @@ from torch import nn
 
 import bands
 
-STEMS = 3
+STEMS = 4               # dialogue, room, music, ambience
+INPUTS = 5              # power of M and S, their normalised product (real, imaginary), position
 STRIDE = 8              # frames merged at the bottom of the U-Net
 LEVEL_FRAMES = 70       # half width of the local level average, 1.5 s
-DILATIONS = (1, 2, 4, 8, 4)
+DILATIONS = (1, 2, 4, 8, 4, 2, 1)
+CHANNELS = (32, 96, 192)
 # what one frame's answer can depend on, on each side: level average, bottom, middle, top, patches
 CONTEXT_FRAMES = LEVEL_FRAMES + 8 * sum(DILATIONS) + 4 * 4 + 2 * 4 + STRIDE
 
@@ -75,15 +78,15 @@ class AcrossBands(nn.Module):
 
 
 class BandNet(nn.Module):
-    def __init__(self, c=(32, 64, 128)):
+    def __init__(self, c=CHANNELS, dilations=DILATIONS):
         super().__init__()
-        self.first = Merge(2, c[0])
+        self.first = Merge(INPUTS, c[0])
         self.left1 = nn.Sequential(Conv(c[0], c[0]), Conv(c[0], c[0]))
         self.down1 = Merge(c[0], c[1])
         self.left2 = nn.Sequential(Conv(c[1], c[1]), Conv(c[1], c[1]))
         self.down2 = Merge(c[1], c[2])
         bottom = []
-        for i, d in enumerate(DILATIONS):
+        for i, d in enumerate(dilations):
             bottom.append(Conv(c[2], c[2], d))
             if i % 2 == 1:
                 bottom.append(AcrossBands(c[2], bands.BANDS // 8))
@@ -92,69 +95,33 @@ class BandNet(nn.Module):
         self.right2 = nn.Sequential(Conv(2 * c[1], c[1]), Conv(c[1], c[1]))
         self.up1 = Split(c[1], c[0])
         self.right1 = nn.Sequential(Conv(2 * c[0], c[0]), Conv(c[0], c[0]))
-        self.last = Split(c[0], STEMS)
-        position = torch.linspace(-1, 1, bands.BANDS).view(1, 1, 1, -1)
-        self.register_buffer("position", position)
+        self.last = Split(c[0], 2 * STEMS)
+        self.register_buffer("position", torch.linspace(-1, 1, bands.BANDS).view(1, 1, 1, -1))
         self.level_frames = LEVEL_FRAMES
 
-    def features(self, power):
-        """power (B, T, BANDS) -> (B, 2, T, BANDS): level in bels relative to the surroundings, and position."""
-        energy = power.sum(2).unsqueeze(1)                                         # B, 1, T
+    def features(self, power, cross):
+        """power and cross (B, 2, T, BANDS) -> (B, INPUTS, T, BANDS): levels in bels relative to the surroundings."""
+        energy = power.sum(3).sum(1).unsqueeze(1)                                  # B, 1, T
         ones = torch.ones_like(energy)
         half = self.level_frames
         level = F.avg_pool1d(energy, 2 * half + 1, 1, half) / F.avg_pool1d(ones, 2 * half + 1, 1, half)
-        relative = power / (level.squeeze(1).unsqueeze(2) + 1e-20)
+        relative = power / (level.unsqueeze(3) + 1e-20)
         x = torch.log10(relative + 1e-8) * 0.5 + 2.0
-        x = x.unsqueeze(1)
-        return torch.cat([x, self.position.expand(x.size(0), 1, x.size(2), x.size(3))], 1)
+        # A side more than 80 dB below the mid is as good as none: its direction fades out.
+        middle, side = power[:, 0:1], power[:, 1:2]
+        where = cross / (torch.sqrt(middle * side) + 1e-4 * middle + 1e-12 * level.unsqueeze(3) + 1e-20)
+        return torch.cat([x, where, self.position.expand(x.size(0), 1, x.size(2), x.size(3))], 1)
 
-    def forward(self, power):
-        """power (B, T, BANDS), T a multiple of STRIDE -> logits (B, STEMS, T, BANDS)."""
-        x1 = self.left1(self.first(self.features(power)))
+    def forward(self, power, cross):
+        """power, cross (B, 2, T, BANDS), T a multiple of STRIDE -> logits (B, STEMS, 2, T, BANDS) for M and S."""
+        x1 = self.left1(self.first(self.features(power, cross)))
         x2 = self.left2(self.down1(x1))
         x3 = self.bottom(self.down2(x2))
         y = self.right2(torch.cat([self.up2(x3), x2], 1))
         y = self.right1(torch.cat([self.up1(y), x1], 1))
-        return self.last(y)
+        y = self.last(y)
+        return y.view(y.size(0), -1, 2, y.size(2), y.size(3))
 
 
-class WaveformNetwork(nn.Module):
-    """float[B, C, N] at 48 kHz -> float[B, STEMS, C, N]; one mask for all channels, N >= 1."""
-
-    def __init__(self, net):
-        super().__init__()
-        self.net = net
-        self.size, self.hop, self.stride = bands.SIZE, bands.HOP, STRIDE
-        self.register_buffer("window", torch.hann_window(bands.SIZE))
-        self.register_buffer("spread", torch.from_numpy(bands.interpolation()))
-        gather = torch.zeros(bands.BINS, bands.BANDS)
-        e = bands.edges()
-        for b in range(bands.BANDS):
-            gather[e[b]:e[b + 1], b] = 1
-        self.register_buffer("gather", gather)
-
-    def forward(self, x: torch.Tensor) -> torch.Tensor:
-        batch, channels, n = x.size(0), x.size(1), x.size(2)
-        # Frames are centred on multiples of the hop from SIZE / 2 before the first sample to as much
-        # after the last, so that every sample has all its overlapping frames.
-        frames = (n + self.size) // self.hop + 2
-        frames = (frames + self.stride - 1) // self.stride * self.stride
-        after = (frames - 1) * self.hop - n
-        flat = F.pad(x.reshape(batch * channels, n), (self.size, after))
-        spectrum = torch.fft.rfft(flat.unfold(-1, self.size, self.hop) * self.window)   # B * C, T, BINS
-        bins = spectrum.size(2)
-        parts = torch.view_as_real(spectrum)
-        power = parts.square().sum(-1).view(batch, channels, frames, bins).mean(1)
-        mask = torch.softmax(self.net(torch.matmul(power, self.gather)), 1)             # B, S, T, BANDS
-        stems = mask.size(1)
-        spread = torch.matmul(mask[:, :-1], self.spread).unsqueeze(2)                   # B, S - 1, 1, T, BINS
-        shared = spectrum.view(batch, 1, channels, frames, bins) * spread
-        pieces = torch.fft.irfft(shared.reshape(-1, frames, bins), self.size) * (self.window / 1.5)
-        # Overlap-add in quarters of a frame: squared Hann windows at a quarter hop sum to 1.5.
-        pieces = pieces.view(-1, frames, 4, self.hop)
-        wave = F.pad(pieces[:, :, 0], (0, 0, 0, 3))
-        for k in range(1, 4):
-            wave[:, k:k + frames] += pieces[:, :, k]
-        wave = wave.view(batch, stems - 1, channels, -1)[:, :, :, self.size:self.size + n]
-        # The masks sum to one: the last stem is what the others leave.
-        return torch.cat([wave, (x - wave.sum(1)).unsqueeze(1)], 1)
+# What train.py can train. "quick" is for instant previews: a quarter of the work.
+KINDS = {"main": lambda: BandNet(), "quick": lambda: BandNet((16, 48, 96), (1, 2, 4, 2))}

@@ -2,7 +2,8 @@
 """Decodes, cleans and indexes the fetched recordings.
 
 For each role (speech, music, effects) and split (train, develop) writes
-  prepared/SPLIT-ROLE.npy    int16, mono, 48 kHz, every kept item one after the other
+  prepared/SPLIT-ROLE.npy    int16 [n, channels], 48 kHz, every kept item one after the other; speech
+                             is mono, music and effects are stereo
   prepared/SPLIT-ROLE.json   a list of {start, end (samples), bandwidth (Hz), group}
 and manifest.json beside this script: every kept file with its SHA-256, licence and
 group, and every rejected one with the reason.
@@ -25,26 +26,28 @@ SPEECH_MIN_SNR = 20.0      # dB between loud and quiet frames; less is a noisy r
 FRAME = paths.RATE // 50   # 20 ms
 
 
-def decode(path):
-    """The file's samples as float32, mono, 48 kHz (empty when it cannot be decoded)."""
+def decode(path, channels):
+    """The file's samples as float32 [n, channels], 48 kHz (empty when it cannot be decoded)."""
     try:
         x, rate = soundfile.read(path, dtype="float32", always_2d=True)
         common = gcd(paths.RATE, rate)
-        return resample_poly(x.mean(axis=1), paths.RATE // common, rate // common).astype(np.float32)
+        x = x.mean(axis=1, keepdims=True) if channels == 1 else np.stack([x[:, 0], x[:, min(1, x.shape[1] - 1)]], axis=1)
+        return resample_poly(x, paths.RATE // common, rate // common).astype(np.float32)
     except RuntimeError:  # not a format of libsndfile's
         raw = ["-f", "g722"] if path.suffix == ".g722" else []
-        run = subprocess.run(["ffmpeg", "-v", "error", "-nostdin", *raw, "-i", path, "-vn", "-ac", "1",
+        run = subprocess.run(["ffmpeg", "-v", "error", "-nostdin", *raw, "-i", path, "-vn", "-ac", str(channels),
                               "-ar", str(paths.RATE), "-f", "f32le", "-"], capture_output=True)
-        return np.frombuffer(run.stdout, dtype=np.float32).copy()
+        return np.frombuffer(run.stdout, dtype=np.float32).reshape(-1, channels).copy()
 
 
 def frame_levels(x):
     n = len(x) // FRAME
-    return np.sqrt(np.mean(x[:n * FRAME].reshape(n, FRAME) ** 2, axis=1) + 1e-12)
+    return np.sqrt(np.mean(x[:n * FRAME].reshape(n, -1) ** 2, axis=1) + 1e-12)
 
 
 def bandwidth(x):
     """Highest frequency (Hz) whose long-term level is within 66 dB of the strongest band."""
+    x = x[:, 0] if x.shape[1] == 1 else x[:, 0] + x[:, 1]
     size = 4096
     n = len(x) // size
     if n == 0:
@@ -59,7 +62,7 @@ def clean(x, role):
     """Returns (samples, None) or (None, reason for rejecting)."""
     if len(x) < FRAME * 8:
         return None, "shorter than 0.16 s"
-    x = x - x.mean()
+    x = x - x.mean(axis=0)
     levels = frame_levels(x)
     loud = np.percentile(levels, 95)
     if loud < 10 ** (-60 / 20):
@@ -102,7 +105,7 @@ def main():
             for rule in (r for r in sources["rules"] if r["role"] == role and r["split"] == split):
                 listed = list(files_of(rule, sources["withheld"]))
                 with ThreadPoolExecutor(2) as pool:
-                    decoded = pool.map(lambda item: decode(item[0]), listed)
+                    decoded = pool.map(lambda item: decode(item[0], 1 if role == "speech" else 2), listed)
                     for (path, name), samples in zip(listed, decoded):
                         digest = hashlib.sha256(path.read_bytes()).hexdigest()
                         entry = {"package": rule["package"], "file": name, "sha256": digest}

@@ -1,7 +1,7 @@
 #!/usr/bin/python3
 """Trains the network. Resumes from the run's checkpoint; safe to stop at any time.
 
-Usage: train.py RUN [--minutes M] [--batch N] [--rate R]
+Usage: train.py RUN [--minutes M] [--batch N] [--rate R] [--start OTHER_RUN] [--kind KIND]
 The learning rate falls along a cosine to zero when M minutes of training have passed (summed
 over restarts). The weights that are evaluated and exported are an exponential moving average.
 """
@@ -19,9 +19,14 @@ import numpy as np
 import torch
 
 import evaluate
+import grow
 import mix
 import model
 import paths
+import waveform
+
+# dialogue, room, music, ambience, dialogue and room together; the sum is 1
+WEIGHT = torch.tensor([0.1, 0.1, 0.25, 0.25, 0.3])
 
 
 def feed(queue, size, seed):
@@ -33,16 +38,31 @@ def feed(queue, size, seed):
 def loss_of(logits, xx, xs, ss):
     """Compressed magnitudes (what the ear hears) plus log error energy per stem (what SI-SDR sees).
 
-    Both are kept finite for silent clips and absent stems, which would otherwise rule the gradient."""
+    Five targets: dialogue, room, music, ambience, and the whole voice (dialogue and room), over mid and side.
+    Both parts are kept finite for silent clips and absent stems, which would otherwise rule the gradient."""
     m = torch.softmax(logits, 1)
+    m = torch.cat([m, m[:, :1] + m[:, 1:2]], 1)
+    xs = torch.cat([xs, xs[:, :1] + xs[:, 1:2]], 1)
     xx = xx.unsqueeze(1)
-    scale = xx.mean((2, 3), keepdim=True) + 1e-9
+    scale = xx.mean((2, 3, 4), keepdim=True) + 1e-9
     root = lambda p: (p / scale + 1e-4) ** 0.28
-    magnitude = (root(m * m * xx) - root(ss)).abs()
-    error = (ss - 2 * m * xs + m * m * xx).sum((2, 3)).clamp_min(0)
-    total = xx.sum((2, 3)) + 1e-6
-    energy = torch.log10(error / (ss.sum((2, 3)) + 0.02 * total) + 0.01)
-    return 4.0 * magnitude.mean() + 0.3 * energy.mean(), energy.detach().mean(0)
+    magnitude = (root(m * m * xx) - root(ss)).abs().mean((0, 2, 3, 4))
+    error = (ss - 2 * m * xs + m * m * xx).sum((2, 3, 4)).clamp_min(0)
+    total = xx.sum((2, 3, 4)) + 1e-6
+    energy = torch.log10(error / (ss.sum((2, 3, 4)) + 0.02 * total) + 0.01).mean(0)
+    return (4.0 * WEIGHT * magnitude + 0.4 * WEIGHT * energy).sum(), energy.detach()
+
+
+def brief(net):
+    """The development set's main figures, stereo and mono, in one line."""
+    separate = evaluate.waveform(waveform.WaveformNetwork(net).eval())
+    line = []
+    for channels in (2, 1):
+        result = evaluate.score(separate, channels)
+        line.append(f"{channels} ch {json.dumps(result['si_sdr']['network'])} share {list(result['share_of_oracle_gain'].values())} "
+                    f"ESTOI {result['estoi']['network']} ({result['estoi']['mixture']})")
+    net.train()
+    return "; ".join(line)
 
 
 def main():
@@ -51,14 +71,22 @@ def main():
     parser.add_argument("--minutes", type=float, default=60)
     parser.add_argument("--batch", type=int, default=8)
     parser.add_argument("--rate", type=float, default=1.2e-3)
-    parser.add_argument("--every", type=float, default=8, help="minutes between evaluations")
+    parser.add_argument("--start", help="begin with the averaged weights of this run, see grow.py")
+    parser.add_argument("--kind", default="main", choices=model.KINDS)
+    parser.add_argument("--every", type=float, default=15, help="minutes between evaluations")
     parser.add_argument("--seed", type=int, default=1)
     options = parser.parse_args()
     torch.set_num_threads(1)
     torch.manual_seed(options.seed)
     folder = paths.RUNS / options.run
     folder.mkdir(parents=True, exist_ok=True)
-    net = model.BandNet().to(memory_format=torch.channels_last)
+    net = model.KINDS[options.kind]()
+    if options.start:
+        earlier = torch.load(paths.RUNS / options.start / "last.pt")["average"]
+        if len(earlier["last.linear.bias"]) == 12:
+            earlier = grow.from_mono(earlier)
+        grow.grow(net, earlier)
+    net = net.to(memory_format=torch.channels_last)
     average = copy.deepcopy(net)
     optimizer = torch.optim.AdamW(net.parameters(), lr=options.rate, weight_decay=0.01)
     step, spent = 0, 0.0
@@ -84,8 +112,8 @@ def main():
         progress = spent / options.minutes
         for group in optimizer.param_groups:
             group["lr"] = options.rate * min(1, (step + 1) / 100) * 0.5 * (1 + np.cos(np.pi * progress))
-        xx, xs, ss = queue.get()
-        loss, parts = loss_of(net(xx), xx, xs, ss)
+        xx, cross, xs, ss = queue.get()
+        loss, parts = loss_of(net(xx, cross), xx, xs, ss)
         if not torch.isfinite(loss):
             raise SystemExit("the loss is not finite: the last checkpoint is still good")
         optimizer.zero_grad()
@@ -93,7 +121,7 @@ def main():
         torch.nn.utils.clip_grad_norm_(net.parameters(), 1.0)
         optimizer.step()
         step += 1
-        keep = min(0.995, (step + 1) / (step + 20))
+        keep = min(0.997, (step + 1) / (step + 20))
         with torch.no_grad():
             for a, b in zip(average.state_dict().values(), net.state_dict().values()):
                 if a.dtype.is_floating_point:
@@ -108,12 +136,9 @@ def main():
             save()
         if spent - evaluated > options.every:
             evaluated = spent
-            scores = evaluate.score(average)
-            print(f"{spent:6.1f} min  step {step}  development set: {json.dumps(scores['mean'])}", flush=True)
-            average.train()
+            print(f"{spent:6.1f} min  step {step}  development set: {brief(average)}", flush=True)
     save()
-    scores = evaluate.score(average)
-    print(f"finished at step {step}: {json.dumps(scores['mean'])}", flush=True)
+    print(f"finished at step {step}: {brief(average)}", flush=True)
     os._exit(0)
 
 

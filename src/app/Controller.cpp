@@ -8,6 +8,7 @@
 #include <cmath>
 
 #include "core/media/MediaReader.h"
+#include "core/separation/NetworkLibrary.h"
 
 namespace rivlen {
 
@@ -248,7 +249,7 @@ void Controller::openCurrent() {
 }
 
 std::filesystem::path Controller::storeFolder(const Reel& reel) const {
-    return StemStore::folderFor(reel.source, findNetwork(reel.network).sha256, reel.quality);
+    return StemStore::folderFor(reel.source, forQuality(findNetwork(reel.network), reel.quality).sha256, reel.quality);
 }
 
 void Controller::attachStems(const std::string& id) {

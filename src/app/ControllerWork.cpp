@@ -8,6 +8,7 @@
 #include "core/isolation/Isolator.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
+#include "core/separation/NetworkLibrary.h"
 
 namespace rivlen {
 
@@ -31,10 +32,10 @@ void Controller::split() {
     NetworkCard card;
     std::filesystem::path folder;
     try {
-        card = findNetwork(r->network);
+        card = forQuality(findNetwork(r->network), r->quality);
         folder = storeFolder(*r);
         m_player.setStems(nullptr);
-        state.stems = StemStore::create(folder, {card.stems, state.info->sampleRate, state.info->channels, state.info->frames});
+        state.stems = StemStore::create(folder, {card.shown, state.info->sampleRate, state.info->channels, state.info->frames});
     } catch (const Error& e) {
         emit notice(QString::fromStdString(e.what()));
         return;

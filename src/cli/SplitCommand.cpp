@@ -11,6 +11,7 @@
 #include "core/delivery/StemFiles.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
+#include "core/separation/NetworkLibrary.h"
 
 namespace rivlen {
 
@@ -20,7 +21,7 @@ struct Options {
     std::vector<std::string> files;
     std::string out, network, quality = "fine", from, to, format = "wav", bits = "32f";
     std::string depth = "full", firmness = "0";
-    bool force = false, json = false;
+    bool force = false, json = false, apart = false;
 };
 
 nlohmann::json number(double value) {
@@ -38,6 +39,7 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
     const auto frameAt = [&](const std::string& text) {
         return std::min<int64_t>(std::llround(parseTime(text, fps) * reader.sampleRate()), reader.frames());
     };
+    options.apart = o.apart;
     if (!o.from.empty()) options.from = frameAt(o.from);
     if (!o.to.empty()) options.to = frameAt(o.to);
     const int64_t end = options.to < 0 ? reader.frames() : options.to;
@@ -45,7 +47,7 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
         throw Error(Error::Kind::Usage, "The span asked for in \"" + file + "\" is empty: --from must lie before --to and before the end (" + formatTime(reader.info().duration()) + ").");
 
     const StemFiles::Target target{o.out, std::filesystem::path(file).stem().string(), AudioFormat::parse(o.format, o.bits), o.force};
-    StemFiles files(target, card.stems, reader.sampleRate(), reader.channels(), settings);
+    StemFiles files(target, stemsGiven(card, options), reader.sampleRate(), reader.channels(), settings);
     if (!network) network = loadNetwork(card);
     {
         ProgressLine line("splitting " + std::filesystem::path(file).filename().string());
@@ -71,7 +73,7 @@ void run(const Options& o, Progress& progress) {
     if (!o.from.empty()) parseTime(o.from);
     if (!o.to.empty()) parseTime(o.to);
     AudioFormat::parse(o.format, o.bits);
-    const NetworkCard card = findNetwork(o.network);
+    const NetworkCard card = forQuality(findNetwork(o.network), o.quality);
     std::set<std::string> names;
     for (const auto& file : o.files)
         if (!names.insert(std::filesystem::path(file).stem().string()).second)
@@ -102,6 +104,7 @@ void addSplit(CLI::App& program, Progress& progress) {
         command->add_option(p.value == &IsolationSettings::depth ? "--depth" : "--firmness", p.value == &IsolationSettings::depth ? o->depth : o->firmness, p.explanation);
     command->add_option("--format", o->format, "wav (default) or flac.");
     command->add_option("--bits", o->bits, "16, 24 or 32f (default).");
+    command->add_flag("--apart", o->apart, "Write every stem of the network by itself: the dialogue's room too.");
     command->add_flag("--force", o->force, "Overwrite files that are there.");
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->callback([o, &progress] { run(*o, progress); });

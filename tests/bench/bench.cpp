@@ -14,6 +14,7 @@
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
+#include "core/separation/NetworkLibrary.h"
 
 using namespace rivlen;
 namespace fs = std::filesystem;

@@ -7,6 +7,7 @@
 #include "core/audio/Error.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
+#include "core/separation/NetworkLibrary.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

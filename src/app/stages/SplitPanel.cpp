@@ -5,7 +5,7 @@
 
 #include "app/Theme.h"
 #include "app/stages/StagePanel.h"
-#include "core/separation/NetworkCard.h"
+#include "core/separation/NetworkLibrary.h"
 
 namespace rivlen {
 

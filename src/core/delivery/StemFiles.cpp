@@ -34,25 +34,37 @@ struct StemFiles::Impl {
 
     Impl(int channels, int rate) : isolator(channels, rate), source(channels, isolator.margin()) {}
 
+    bool neutral() const { return settings.depth >= kFullDepth && settings.firmness == 0.0; }
+
     void write(int64_t count) {
         if (count <= 0) return;
         const int64_t margin = isolator.margin();
         const auto out = isolator.apply(settings, wanted, written, count, source, stems);
-        for (int c = 0; c < source.channels(); ++c)
-            for (int64_t i = 0; i < count; ++i) {
-                double sum = 0;
-                for (const auto& stem : out) sum += double(stem.channel(c)[size_t(i)]);
-                residual = std::max(residual, std::fabs(sum - source.channel(c)[size_t(margin + i)]));
+        put(source, margin, out);
+        written += count;
+        source = source.slice(count, source.frames() - count);
+        for (auto& stem : stems) stem = stem.slice(count, stem.frames() - count);
+    }
+
+    /// original's frames from offset on belong to out.
+    void put(const AudioBuffer& original, int64_t offset, const std::vector<AudioBuffer>& out) {
+        const size_t count = size_t(out[0].frames());
+        std::vector<double> sum(count);
+        for (int c = 0; c < original.channels(); ++c) {
+            std::fill(sum.begin(), sum.end(), 0.0);
+            for (const auto& stem : out) {
+                const auto row = stem.channel(c);
+                for (size_t i = 0; i < count; ++i) sum[i] += double(row[i]);
             }
+            const auto x = original.channel(c).subspan(size_t(offset), count);
+            for (size_t i = 0; i < count; ++i) residual = std::max(residual, std::fabs(sum[i] - double(x[i])));
+        }
         for (size_t s = 0; s < out.size(); ++s) {
             for (float v : out[s].samples()) energies[s] += double(v) * v;
             meters[s].add(out[s]);
             writers[s]->write(out[s]);
         }
-        samples += count * source.channels();
-        written += count;
-        source = source.slice(count, source.frames() - count);
-        for (auto& stem : stems) stem = stem.slice(count, stem.frames() - count);
+        samples += int64_t(count) * original.channels();
     }
 };
 
@@ -75,17 +87,20 @@ StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int r
 StemFiles::~StemFiles() = default;
 
 void StemFiles::add(const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+    if (m->neutral()) return m->put(source, 0, stems);
     m->source.append(source);
     for (size_t s = 0; s < stems.size(); ++s) m->stems[s].append(stems[s]);
     m->write(m->source.frames() - 2 * m->isolator.margin());
 }
 
 StemReport StemFiles::finish() {
-    const int64_t left = m->source.frames() - m->isolator.margin();
-    const AudioBuffer silence(m->source.channels(), m->isolator.margin());
-    m->source.append(silence);
-    for (auto& stem : m->stems) stem.append(silence);
-    m->write(left);
+    if (!m->neutral()) {
+        const int64_t left = m->source.frames() - m->isolator.margin();
+        const AudioBuffer silence(m->source.channels(), m->isolator.margin());
+        m->source.append(silence);
+        for (auto& stem : m->stems) stem.append(silence);
+        m->write(left);
+    }
     StemReport report;
     for (size_t s = 0; s < m->names.size(); ++s) {
         m->writers[s]->commit();

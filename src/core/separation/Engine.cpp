@@ -1,5 +1,8 @@
 #include "core/separation/Engine.h"
 
+#include <future>
+
+#include "core/audio/AudioQueue.h"
 #include "core/audio/ChannelLayout.h"
 #include "core/audio/Resampler.h"
 #include "core/separation/Remainder.h"
@@ -17,9 +20,10 @@ public:
           m_in(rate, network->card().sampleRate, int(m_channels.size())),
           m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * network->card().sampleRate),
                   int64_t(o.tileSeconds * network->card().sampleRate), o.quality == EngineOptions::Quality::Fine ? 2 : 1) {
-        for (size_t s = 0; s < network->card().stems.size(); ++s) {
+        for (size_t s = 0; s < network->card().stems.size(); ++s) m_row.push_back(o.apart ? s : network->card().shownRow[s]);
+        for (size_t s = 0; s < stemsGiven(network->card(), o).size(); ++s) {
             m_out.emplace_back(network->card().sampleRate, rate, int(m_channels.size()));
-            ready.emplace_back(int(m_channels.size()), 0);
+            ready.emplace_back(int(m_channels.size()));
         }
     }
 
@@ -37,48 +41,87 @@ public:
     }
 
     const std::vector<int>& channels() const { return m_channels; }
-    std::vector<AudioBuffer> ready;  ///< separated, at the source's rate, not yet handed on
+    std::vector<AudioQueue> ready;  ///< separated, at the source's rate, not yet handed on
 
 private:
-    void take(const std::vector<AudioBuffer>& stems) {
-        for (size_t s = 0; s < m_out.size(); ++s) ready[s].append(m_out[s].process(stems[s]));
+    void take(std::vector<AudioBuffer> stems) {
+        if (stems[0].frames() == 0) return;
+        std::vector<AudioBuffer> rows(m_out.size());
+        for (size_t s = 0; s < stems.size(); ++s) {
+            AudioBuffer& row = rows[m_row[s]];
+            if (row.frames() == 0) row = std::move(stems[s]);
+            else
+                for (size_t i = 0; i < row.samples().size(); ++i) row.samples()[i] += stems[s].samples()[i];
+        }
+        for (size_t r = 0; r < rows.size(); ++r) ready[r].append(m_out[r].process(rows[r]));
     }
 
     std::vector<int> m_channels;
     Resampler m_in;
     TileStream m_tiles;
+    std::vector<size_t> m_row;  ///< which of the given stems each of the network's belongs to
     std::vector<Resampler> m_out;
 };
 
+/// Hands finished sound on in a thread of its own, one piece at a time.
+class Deliverer {
+public:
+    explicit Deliverer(const StemSink& sink) : m_sink(sink) {}
+    ~Deliverer() {
+        if (m_running.valid()) m_running.wait();
+    }
+    void deliver(int64_t first, AudioBuffer source, std::vector<AudioBuffer> stems) {
+        wait();
+        m_running = std::async(std::launch::async, [this, first, source = std::move(source), stems = std::move(stems)] { m_sink(first, source, stems); });
+    }
+    /// Throws what the sink threw.
+    void wait() {
+        if (m_running.valid()) m_running.get();
+    }
+
+private:
+    const StemSink& m_sink;
+    std::future<void> m_running;
+};
+
 }  // namespace
+
+std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions& options) { return options.apart ? card.stems : card.shown; }
 
 void separate(SampleSource& source, const std::shared_ptr<Network>& network, const EngineOptions& options,
               const StemSink& sink, const Progress& progress) {
     const int64_t to = options.to < 0 ? source.frames() : std::min(options.to, source.frames());
     const int64_t length = std::max<int64_t>(0, to - options.from);
-    const size_t stemCount = network->card().stems.size();
+    const size_t stemCount = stemsGiven(network->card(), options).size();
     std::vector<Lane> lanes;
-    for (auto& group : channelGroups(source.channels())) lanes.emplace_back(group, source.sampleRate(), network, options);
+    for (auto& group : channelGroups(source.channels())) {
+        if (network->card().stereo) {
+            lanes.emplace_back(group, source.sampleRate(), network, options);
+        } else {  // a mono network takes the channels one by one
+            for (int c : group) lanes.emplace_back(std::vector<int>{c}, source.sampleRate(), network, options);
+        }
+    }
     Remainder remainder(int(stemCount), source.channels(), source.sampleRate());
 
     int64_t read = 0, written = 0;
-    AudioBuffer waiting(source.channels(), 0);  // source frames from written on: read once, in order
+    AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
+    Deliverer deliverer(sink);
     const auto handOn = [&](int64_t upTo) {
         int64_t count = upTo - written;
         for (const Lane& lane : lanes)
             for (const auto& stem : lane.ready) count = std::min(count, stem.frames());
         if (count <= 0) return;
-        const AudioBuffer original = waiting.slice(0, count);
-        waiting = waiting.slice(count, waiting.frames() - count);
-        std::vector<AudioBuffer> stems(stemCount, AudioBuffer(source.channels(), count));
+        AudioBuffer original = waiting.take(count);
+        std::vector<AudioBuffer> stems;
+        for (size_t s = 0; s < stemCount; ++s) stems.push_back(AudioBuffer::uncleared(source.channels(), count));
         for (Lane& lane : lanes)
             for (size_t s = 0; s < stemCount; ++s) {
+                const AudioBuffer part = lane.ready[s].take(count);
                 for (size_t c = 0; c < lane.channels().size(); ++c)
-                    std::copy_n(lane.ready[s].channel(int(c)).begin(), count, stems[s].channel(lane.channels()[c]).begin());
-                lane.ready[s] = lane.ready[s].slice(count, lane.ready[s].frames() - count);
+                    std::copy_n(part.channel(int(c)).begin(), count, stems[s].channel(lane.channels()[c]).begin());
             }
         remainder.share(original, stems);
-        sink(written, original, stems);
+        deliverer.deliver(written, std::move(original), std::move(stems));
         written += count;
         progress.report(double(written) / double(length));
     };
@@ -97,9 +140,10 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
         lane.finish(progress);
         // Resampling there and back can end a few samples early: silence, which Remainder makes good.
         for (auto& stem : lane.ready)
-            if (stem.frames() < length - written) stem = stem.slice(0, length - written);
+            if (stem.frames() < length - written) stem.append(AudioBuffer(stem.channels(), length - written - stem.frames()));
     }
     handOn(length);
+    deliverer.wait();
 }
 
 }  // namespace rivlen

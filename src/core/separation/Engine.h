@@ -16,11 +16,16 @@ struct EngineOptions {
     int64_t to = -1;                  ///< one past the last frame; -1: the end
     double tileSeconds = 32.0;        ///< length of a tile without its context
     double firstTileSeconds = 4.0;    ///< shorter first tile, so that something is heard soon
+    bool apart = false;               ///< every stem of the network by itself, also those shown as part of another
 };
 
 /// Takes the separated sound block by block, in order: the source's frames and one buffer per stem, at the
-/// source's rate and channel count. first counts from EngineOptions::from.
+/// source's rate and channel count. first counts from EngineOptions::from. Called from a thread of separate()'s
+/// own, one call after the other, while the next tile is being separated.
 using StemSink = std::function<void(int64_t first, const AudioBuffer& source, const std::vector<AudioBuffer>& stems)>;
+
+/// The stems that separate() gives, in order: the card's shown ones, or all of them.
+std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions& options);
 
 /// Separates a recording of any length, rate and channel count in bounded memory.
 ///

@@ -6,6 +6,7 @@
 
 #include "core/audio/Error.h"
 #include "core/audio/Resources.h"
+#include "core/separation/NetworkLibrary.h"
 #include "core/separation/TorchBackend.h"
 
 namespace rivlen {
@@ -16,6 +17,8 @@ std::shared_ptr<Network> loadNetwork(const NetworkCard& card) {
     const std::lock_guard lock(guard);
     if (!std::filesystem::exists(card.file))
         throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is missing: restore the networks folder that came with Rivlen.");
+    if (!card.sha256.empty() && fileSha256(card.file) != card.sha256)
+        throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is not the one that its card describes (SHA-256 differs): restore it, or choose another network.");
     if (!load) {
         void* library = nullptr;
         for (const char* place : {"", "../lib/rivlen"}) {

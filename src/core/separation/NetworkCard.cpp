@@ -1,11 +1,9 @@
 #include "core/separation/NetworkCard.h"
 
 #include <algorithm>
-#include <cstdlib>
 #include <fstream>
 
 #include "core/audio/Error.h"
-#include "core/audio/Resources.h"
 
 namespace rivlen {
 
@@ -30,6 +28,18 @@ NetworkCard NetworkCard::load(const fs::path& path) {
         card.date = card.all.at("date");
         card.sha256 = card.all.value("sha256", "");
         card.stems = card.all.at("stems").get<std::vector<std::string>>();
+        for (const auto& stem : card.stems) {
+            const std::string row = card.all.contains("shown") ? card.all["shown"].value(stem, stem) : stem;
+            const auto known = std::find(card.shown.begin(), card.shown.end(), row);
+            card.shownRow.push_back(size_t(known - card.shown.begin()));
+            if (known == card.shown.end()) card.shown.push_back(row);
+        }
+        card.quick = card.all.value("quick", "");
+        if (card.all.contains("channels")) {
+            const auto channels = card.all["channels"].get<std::vector<int>>();
+            card.stereo = std::find(channels.begin(), channels.end(), 2) != channels.end();
+            card.mono = std::find(channels.begin(), channels.end(), 1) != channels.end();
+        }
         card.sampleRate = card.all.at("sample_rate");
         card.context = card.all.at("context_samples");
         card.grid = card.all.value("grid_samples", int64_t(1));
@@ -40,45 +50,17 @@ NetworkCard NetworkCard::load(const fs::path& path) {
     } catch (const json::exception& e) {
         throw refuse(std::string("is incomplete or not JSON (") + e.what() + ").");
     }
-    if (card.stems.size() < 2 || card.sampleRate < 8000 || card.sampleRate > 192000 || card.grid < 1 || card.context < 0 || card.minimum < 1)
-        throw refuse("gives values that cannot be: at least two stems, a rate of 8000 to 192000 Hz, no negative lengths.");
+    const auto badName = [](const std::string& name) {
+        return name.empty() || name.size() > 40 || name.find_first_not_of("abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-_") != std::string::npos;
+    };
+    if (badName(card.id) || std::any_of(card.stems.begin(), card.stems.end(), badName) || std::any_of(card.shown.begin(), card.shown.end(), badName))
+        throw refuse("has an id or a stem name that cannot be a file name: use letters, digits, - and _.");
+    if (!card.mono && !card.stereo) throw refuse("takes neither mono nor stereo: \"channels\" must list 1, 2 or both.");
+    if (card.stems.size() < 2 || card.stems.size() > 16 || card.shown.size() < 2 || card.sampleRate < 8000 || card.sampleRate > 192000 || card.grid < 1 || card.context < 0 || card.minimum < 1 ||
+        std::max({card.grid, card.context, card.minimum}) > int64_t(card.sampleRate) * 600)
+        throw refuse("gives values that cannot be: 2 to 16 stems, a rate of 8000 to 192000 Hz, lengths that are not negative nor above ten minutes.");
     card.context = (card.context + card.grid - 1) / card.grid * card.grid;
     return card;
-}
-
-fs::path networksFolder() {
-    if (const char* named = std::getenv("RIVLEN_NETWORKS"); named && *named) return named;
-    return resourceFolder("networks");
-}
-
-std::vector<NetworkCard> listNetworks(const fs::path& folder) {
-    std::vector<NetworkCard> cards;
-    std::error_code problem;
-    for (const auto& entry : fs::directory_iterator(folder, problem)) {
-        if (entry.path().extension() != ".json") continue;
-        try {
-            cards.push_back(NetworkCard::load(entry.path()));
-        } catch (const Error&) {  // a broken card must not hide the good ones
-        }
-    }
-    std::sort(cards.begin(), cards.end(), [](const NetworkCard& a, const NetworkCard& b) {
-        const int ra = a.all.value("rank", 100), rb = b.all.value("rank", 100);
-        return ra != rb ? ra < rb : a.id < b.id;
-    });
-    return cards;
-}
-
-NetworkCard findNetwork(const std::string& id) {
-    const auto cards = listNetworks();
-    if (cards.empty())
-        throw Error(Error::Kind::Other, "No network is installed in \"" + networksFolder().string() + "\": restore the networks folder that came with Rivlen.");
-    if (id.empty()) return cards.front();
-    std::string known;
-    for (const auto& card : cards) {
-        if (card.id == id) return card;
-        known += (known.empty() ? "" : ", ") + card.id;
-    }
-    throw Error(Error::Kind::Usage, "There is no network \"" + id + "\"; known are: " + known + ".");
 }
 
 }  // namespace rivlen

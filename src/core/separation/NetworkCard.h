@@ -12,6 +12,10 @@ struct NetworkCard {
     std::filesystem::path file;  ///< the TorchScript module, beside the card
     std::string sha256;
     std::vector<std::string> stems;
+    std::vector<std::string> shown;  ///< the stems as they are shown, in order: several may be shown as one
+    std::vector<size_t> shownRow;    ///< for each of stems its place in shown
+    std::string quick;               ///< id of a faster network for quality "quick"; empty: this one in one pass
+    bool mono = true, stereo = true;  ///< channel counts it takes; one or both
     int sampleRate = 48000;
     int64_t context = 0;  ///< needed on each side of a tile
     int64_t grid = 1;     ///< tiles start at multiples of this
@@ -21,14 +25,5 @@ struct NetworkCard {
     /// Reads a card; throws Error (InputUnreadable) naming the file and what is wrong with it.
     static NetworkCard load(const std::filesystem::path& card);
 };
-
-/// The folder of shipped networks: $RIVLEN_NETWORKS, or beside the program, installed or in its build folder.
-std::filesystem::path networksFolder();
-
-/// The cards of all networks in a folder that can be read, the recommended one first.
-std::vector<NetworkCard> listNetworks(const std::filesystem::path& folder = networksFolder());
-
-/// The card with this id, or the first when id is empty. Throws Error (Usage) that names the known ones.
-NetworkCard findNetwork(const std::string& id);
 
 }  // namespace rivlen

@@ -5,33 +5,66 @@
 namespace rivlen {
 
 Remainder::Remainder(int stems, int channels, int sampleRate)
-    : m_states(size_t(stems) * size_t(channels)), m_smoothing(1.0 - std::exp(-1.0 / (0.02 * sampleRate))) {}
+    : m_stems(size_t(stems)),
+      m_block(std::max(16, sampleRate / 1000)),
+      m_states(size_t(stems) * size_t(channels)),
+      m_smoothing(1.0 - std::exp(-double(m_block) / (0.02 * sampleRate))) {}
+
+void Remainder::newWeights(State* first, size_t stride) {
+    double total = 1e-14;
+    for (size_t s = 0; s < m_stems; ++s) {
+        State& state = first[s * stride];
+        state.energy += m_smoothing * (state.block / m_block - state.energy);
+        state.block = 0;
+        total += state.energy;
+    }
+    for (size_t s = 0; s < m_stems; ++s) {
+        State& state = first[s * stride];
+        state.weight = state.target;
+        state.target = state.energy / total;
+    }
+}
 
 void Remainder::share(const AudioBuffer& source, std::vector<AudioBuffer>& stems) {
-    const size_t count = stems.size();
-    std::vector<double> weights(count);
-    for (int c = 0; c < source.channels(); ++c) {
-        const auto x = source.channel(c);
-        for (size_t i = 0; i < x.size(); ++i) {
-            double sum = 0, total = 1e-14;
-            for (size_t s = 0; s < count; ++s) {
-                State& state = m_states[s * size_t(source.channels()) + size_t(c)];
-                const float v = stems[s].channel(c)[i];
-                const double d = double(v) - state.previous;
-                state.previous = v;
-                state.energy += m_smoothing * (d * d - state.energy);
-                weights[s] = state.energy;
-                total += state.energy;
-                sum += v;
+    const size_t channels = size_t(source.channels());
+    const int64_t frames = source.frames();
+    m_rest.resize(size_t(m_block));
+    m_others.resize(size_t(m_block));
+    for (int64_t from = 0; from < frames;) {
+        // Blocks lie on a fixed grid of the whole stream: the answer does not depend on how it is fed.
+        const size_t n = size_t(std::min<int64_t>(m_block - m_at, frames - from));
+        for (size_t c = 0; c < channels; ++c) {
+            const float* x = source.channel(int(c)).data() + from;
+            std::fill_n(m_rest.begin(), n, 0.0);
+            for (size_t s = 0; s < m_stems; ++s) {
+                const float* v = stems[s].channel(int(c)).data() + from;
+                State& state = m_states[s * channels + c];
+                const float first = v[0] - state.previous;
+                float energy = first * first;
+                for (size_t i = 1; i < n; ++i) energy += (v[i] - v[i - 1]) * (v[i] - v[i - 1]);
+                state.block += double(energy);
+                state.previous = v[n - 1];
+                for (size_t i = 0; i < n; ++i) m_rest[i] += double(v[i]);
             }
-            const double rest = double(x[i]) - sum;
-            double others = 0;
-            for (size_t s = 0; s + 1 < count; ++s) {
-                float& v = stems[s].channel(c)[i];
-                v = float(v + rest * weights[s] / total);
-                others += v;
+            for (size_t i = 0; i < n; ++i) m_rest[i] = double(x[i]) - m_rest[i];
+            std::fill_n(m_others.begin(), n, 0.0);
+            for (size_t s = 0; s + 1 < m_stems; ++s) {
+                float* v = stems[s].channel(int(c)).data() + from;
+                const State& state = m_states[s * channels + c];
+                const double step = (state.target - state.weight) / m_block, start = state.weight + step * m_at;
+                for (size_t i = 0; i < n; ++i) {
+                    v[i] = float(double(v[i]) + m_rest[i] * (start + step * double(i)));
+                    m_others[i] += double(v[i]);
+                }
             }
-            stems[count - 1].channel(c)[i] = float(double(x[i]) - others);
+            float* last = stems[m_stems - 1].channel(int(c)).data() + from;
+            for (size_t i = 0; i < n; ++i) last[i] = float(double(x[i]) - m_others[i]);
+        }
+        from += int64_t(n);
+        m_at += int(n);
+        if (m_at == m_block) {
+            m_at = 0;
+            for (size_t c = 0; c < channels; ++c) newWeights(&m_states[c], channels);
         }
     }
 }

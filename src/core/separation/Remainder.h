@@ -9,8 +9,8 @@ namespace rivlen {
 ///
 /// The difference between the source and the sum of the stems holds what no network has seen: the band above
 /// its rate. It belongs to whoever owns the treble at that moment, so it is shared in proportion to the
-/// stems' treble energy (first difference, smoothed over 20 ms); where there is no treble at all the last
-/// stem gets it. Rounding goes to the last stem too. Stateful: feed blocks in order.
+/// stems' treble energy (first difference, smoothed over 20 ms, known a millisecond late); where there is no
+/// treble at all the last stem gets it. Rounding goes to the last stem too. Stateful: feed blocks in order.
 class Remainder {
 public:
     Remainder(int stems, int channels, int sampleRate);
@@ -19,11 +19,18 @@ public:
 
 private:
     struct State {
-        double energy = 0;
+        double energy = 0, block = 0;  ///< smoothed; of the block so far
         float previous = 0;
+        double weight = 0, target = 0;  ///< at the block's two ends
     };
+    void newWeights(State* first, size_t stride);
+
+    size_t m_stems;
+    int m_block;               ///< samples between new weights, which change linearly in between
+    int m_at = 0;              ///< position in the block
     std::vector<State> m_states;  ///< stem-major
-    double m_smoothing;
+    double m_smoothing;        ///< per block
+    std::vector<double> m_rest, m_others;
 };
 
 }  // namespace rivlen

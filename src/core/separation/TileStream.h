@@ -1,6 +1,7 @@
 #pragma once
 #include <memory>
 
+#include "core/audio/AudioQueue.h"
 #include "core/audio/Progress.h"
 #include "core/separation/Network.h"
 
@@ -27,7 +28,7 @@ private:
     int m_channels;
     int64_t m_tile, m_nextTile, m_fade;
     int m_passes;
-    AudioBuffer m_pending;     ///< input that is still needed
+    AudioQueue m_pending;      ///< input that is still needed
     int64_t m_pendingAt = 0;   ///< position of its first sample
     int64_t m_done = 0;        ///< output position
     std::vector<AudioBuffer> m_tail;  ///< end of the last tile, to be faded out

@@ -42,7 +42,7 @@ public:
         std::vector<AudioBuffer> result;
         const float* from = out.data_ptr<float>();
         for (int64_t s = 0; s < stems; ++s) {
-            result.emplace_back(int(channels), n);
+            result.push_back(AudioBuffer::uncleared(int(channels), n));
             std::copy_n(from + s * channels * n, channels * n, result.back().samples().begin());
             for (float& v : result.back().samples())
                 if (!std::isfinite(v)) v = 0.0f;
