@@ -11,5 +11,6 @@ namespace rivlen {
 void addInspect(CLI::App& program, Progress& progress);
 void addSplit(CLI::App& program, Progress& progress);
 void addNetworks(CLI::App& program);
+void addScore(CLI::App& program);
 
 }  // namespace rivlen

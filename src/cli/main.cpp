@@ -42,6 +42,7 @@ int main(int argc, char** argv) {
     rivlen::addInspect(program, progress);
     rivlen::addSplit(program, progress);
     rivlen::addNetworks(program);
+    rivlen::addScore(program);
     try {
         program.parse(argc, argv);
     } catch (const CLI::ParseError& e) {

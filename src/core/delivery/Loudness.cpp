@@ -13,6 +13,7 @@ struct LoudnessMeter::Impl {
     ebur128_state* state = nullptr;
     int channels = 0;
     std::vector<float> interleaved;
+    float peak = 0;
     ~Impl() {
         if (state) ebur128_destroy(&state);
     }
@@ -29,7 +30,7 @@ struct LoudnessMeter::Impl {
 
 LoudnessMeter::LoudnessMeter(int channels, int sampleRate, Detail detail) : m(std::make_unique<Impl>()) {
     m->channels = channels;
-    const int mode = EBUR128_MODE_I | EBUR128_MODE_SAMPLE_PEAK | (detail == Detail::Everything ? EBUR128_MODE_LRA | EBUR128_MODE_TRUE_PEAK : 0);
+    const int mode = EBUR128_MODE_I | (detail == Detail::Everything ? EBUR128_MODE_LRA | EBUR128_MODE_TRUE_PEAK : 0);
     m->state = ebur128_init(unsigned(channels), unsigned(sampleRate), mode);
     if (!m->state) throw Error(Error::Kind::Other, "Loudness cannot be measured at this sample rate and channel count.");
     if (channels == 6) {  // 5.1 in file order: the LFE does not count, the surrounds weigh +1.5 dB
@@ -45,6 +46,7 @@ void LoudnessMeter::add(const AudioBuffer& audio) {
     m->interleaved.resize(audio.samples().size());
     for (int c = 0; c < m->channels; ++c)
         for (int64_t i = 0; i < audio.frames(); ++i) m->interleaved[size_t(i * m->channels + c)] = audio.channel(c)[size_t(i)];
+    for (float v : audio.samples()) m->peak = std::max(m->peak, std::fabs(v));
     ebur128_add_frames_float(m->state, m->interleaved.data(), size_t(audio.frames()));
 }
 
@@ -61,6 +63,6 @@ double LoudnessMeter::range() const {
 }
 
 double LoudnessMeter::truePeak() const { return m->largest(ebur128_true_peak); }
-double LoudnessMeter::samplePeak() const { return m->largest(ebur128_sample_peak); }
+double LoudnessMeter::samplePeak() const { return toDb(double(m->peak)); }
 
 }  // namespace rivlen
