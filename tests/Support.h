@@ -94,7 +94,8 @@ class FakeNetwork : public Network {
 public:
     explicit FakeNetwork(int rate = 48000) {
         m_card.id = "fake";
-        m_card.stems = {"dialogue", "music", "ambience"};
+        m_card.stems = m_card.shown = {"dialogue", "music", "ambience"};
+        m_card.shownRow = {0, 1, 2};
         m_card.sampleRate = rate;
         m_card.context = 64;
         m_card.grid = 32;

@@ -1,11 +1,13 @@
-"""The transform shared by data, network and loss: STFT 4096/1024 at 48 kHz, power in 192 bands.
+"""The transform shared by data, network and loss: STFT of 4096 samples at 48 kHz, power in 192 bands.
 
 Single bins at the bottom (11.7 Hz each, enough for a voice's harmonics), widening to about
 3 % of the frequency above 0.6 kHz.
 """
+from dataclasses import dataclass
+
 import numpy as np
 
-SIZE, HOP, RATE = 4096, 1024, 48000
+SIZE, RATE = 4096, 48000
 BINS = SIZE // 2 + 1
 BANDS = 192
 
@@ -42,3 +44,33 @@ def interpolation():
         w = float(np.clip((i - centres[j]) / (centres[j + 1] - centres[j]), 0, 1))
         matrix[j, i], matrix[j + 1, i] = 1 - w, w
     return matrix
+
+
+@dataclass(frozen=True)
+class Transform:
+    """Frames of SIZE samples every hop samples. The main networks analyse and synthesise with a Hann window at a quarter
+    hop; the quick one with the root of it at half a hop, which is half the work."""
+    hop: int
+
+    @property
+    def overlap(self):
+        return SIZE // self.hop
+
+    def window(self):
+        hann = 0.5 - 0.5 * np.cos(2 * np.pi * np.arange(SIZE) / SIZE)
+        return (hann if self.overlap == 4 else np.sqrt(hann)).astype(np.float32)
+
+    def synthesis(self):
+        """Windows both ways sum to 1 over the overlapping frames."""
+        return self.window() / (1.5 if self.overlap == 4 else 1.0)
+
+    def frames(self, seconds):
+        """A multiple of 8, the time stride of the networks."""
+        return int(seconds * RATE / self.hop / 8 + 0.5) * 8
+
+    def length(self, frames):
+        return (frames - 1) * self.hop + SIZE
+
+
+FINE = Transform(1024)
+COARSE = Transform(2048)

@@ -22,7 +22,7 @@ from stems import Stems
 
 CLIPS, SECONDS = 24, 10
 SHOWN = ("dialogue", "music", "ambience")
-HALF_GRID = 4 * bands.HOP
+HALF_GRID = 4 * bands.FINE.hop
 
 
 def left_right(x):
@@ -65,10 +65,10 @@ def oracle(stems):
     """The ratio mask of the true magnitudes, per channel: the usual ceiling for real masks."""
     window = torch.hann_window(bands.SIZE)
     flat = torch.from_numpy(stems.reshape(-1, stems.shape[-1]))
-    spectra = torch.stft(flat, bands.SIZE, bands.HOP, bands.SIZE, window, return_complex=True).view(*stems.shape[:2], bands.BINS, -1)
+    spectra = torch.stft(flat, bands.SIZE, bands.FINE.hop, bands.SIZE, window, return_complex=True).view(*stems.shape[:2], bands.BINS, -1)
     magnitude = spectra.abs()
     masked = magnitude / (magnitude.sum(0, keepdim=True) + 1e-9) * spectra.sum(0)
-    y = torch.istft(masked.flatten(0, 1), bands.SIZE, bands.HOP, bands.SIZE, window, length=stems.shape[-1])
+    y = torch.istft(masked.flatten(0, 1), bands.SIZE, bands.FINE.hop, bands.SIZE, window, length=stems.shape[-1])
     return y.view(stems.shape).numpy()
 
 

@@ -1,14 +1,14 @@
 """Measures of a separation against known stems. Signals are float[channels, n] or float[n] at one rate.
 
 si_sdr   Le Roux, Wisdom, Erdogan, Hershey: "SDR - half-baked or well done?" (2019), over all channels at once.
-bss_eval Vincent, Gribonval, Fevotte: "Performance measurement in blind audio source separation" (2006), as
-         computed by mir_eval, with a distortion filter of 512 taps.
+bss_eval Vincent, Gribonval, Fevotte: "Performance measurement in blind audio source separation" (2006), with a
+         time-invariant distortion filter of 512 taps. The tests compare it with mir_eval's, which is ten times slower.
 estoi    Jensen and Taal: "An algorithm for predicting the intelligibility of speech masked by modulated noise
          maskers" (2016): 10 kHz, 15 third-octave bands from 150 Hz, segments of 30 frames (384 ms).
 """
-import warnings
-
 import numpy as np
+from scipy.fft import irfft, next_fast_len, rfft
+from scipy.linalg import cho_factor, cho_solve, toeplitz
 from scipy.signal import resample_poly
 
 
@@ -20,13 +20,31 @@ def si_sdr(estimate, reference):
     return float(10 * np.log10((np.dot(target, target) + 1e-20) / (np.sum((estimate - target) ** 2) + 1e-20)))
 
 
-def bss_eval(estimates, references):
-    """(sdr, sir, sar), each float[stems], of float[stems, n]; the order of the stems is given."""
-    import mir_eval
-    with warnings.catch_warnings():
-        warnings.simplefilter("ignore")
-        sdr, sir, sar, _ = mir_eval.separation.bss_eval_sources(references, estimates, compute_permutation=False)
-    return sdr, sir, sar
+def bss_eval(estimates, references, taps=512):
+    """(sdr, sir, sar) in dB, each float[stems], of float[stems, n]; the order of the stems is given."""
+    stems, n = references.shape
+    size = next_fast_len(n + taps, real=True)
+    spectra = rfft(references, size, axis=1)
+    correlate = lambda a, b: irfft(np.conj(a) * b, size)
+    lags = np.arange(taps)
+    gram = np.empty((stems * taps, stems * taps))
+    for a in range(stems):
+        for b in range(stems):
+            r = correlate(spectra[a], spectra[b])  # entry (i, k) is the correlation at lag i - k
+            gram[a * taps:(a + 1) * taps, b * taps:(b + 1) * taps] = toeplitz(r[lags], r[-lags])
+    gram[np.diag_indices_from(gram)] *= 1 + 1e-12
+    everything = cho_factor(gram)
+    figures = []
+    for s in range(stems):
+        spectrum = rfft(estimates[s], size)
+        match = np.concatenate([correlate(spectra[a], spectrum)[lags] for a in range(stems)])
+        block = slice(s * taps, (s + 1) * taps)
+        # Energies of the projections onto the own source and onto all; Pythagoras gives the rest.
+        target = match[block] @ cho_solve(cho_factor(gram[block, block]), match[block])
+        within, energy = match @ cho_solve(everything, match), np.sum(estimates[s] ** 2)
+        ratio = lambda p, q: 10 * np.log10(p / max(q, energy * 1e-14))
+        figures.append([ratio(target, energy - target), ratio(target, within - target), ratio(within, energy - within)])
+    return np.array(figures).T
 
 
 ESTOI_RATE, FRAME, HOP, FFT, SEGMENT = 10000, 256, 128, 512, 30

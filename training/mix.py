@@ -15,23 +15,11 @@ import bands
 from stems import Stems
 
 STEMS = ("dialogue", "room", "music", "ambience")
-FRAMES = 184                                    # a multiple of the network's time stride (8)
-LENGTH = (FRAMES - 1) * bands.HOP + bands.SIZE  # samples per clip, 4 s
-WINDOW = np.hanning(bands.SIZE + 1)[:-1].astype(np.float32)
+SECONDS = 3.93                                  # per clip
 EDGES = bands.edges()
 BIN_HZ = bands.RATE / bands.SIZE
 LOG_F = np.log2(np.maximum(np.arange(bands.BINS), 1) * BIN_HZ / 1000).astype(np.float32)
 POOL, REUSE = 48, 3                             # a transformed stem is used about REUSE times, in other company
-
-
-def transform(x):
-    """float32[2, LENGTH] -> complex64[2, FRAMES, BINS]; an empty side is not transformed."""
-    out = np.zeros((2, FRAMES, bands.BINS), np.complex64)
-    for c in range(2):
-        if x[c].any():
-            frames = np.lib.stride_tricks.sliding_window_view(x[c], bands.SIZE)[::bands.HOP]
-            out[c] = rfft(frames * WINDOW, axis=1)
-    return out
 
 
 def gather(x):
@@ -39,25 +27,38 @@ def gather(x):
 
 
 class Mixer:
-    def __init__(self, split, seed):
+    def __init__(self, split, seed, transform=bands.FINE):
+        self.transform = transform
+        self.frames = transform.frames(SECONDS)
+        self.length = transform.length(self.frames)
+        self.window = transform.window()
         self.rng = np.random.default_rng(seed)
         self.stems = Stems(split, self.rng)
         self.pools = {"voice": [], "music": [], "ambience": []}
 
+    def spectra(self, x):
+        """float32[2, length] -> complex64[2, frames, BINS]; an empty side is not transformed."""
+        out = np.zeros((2, self.frames, bands.BINS), np.complex64)
+        for c in range(2):
+            if x[c].any():
+                frames = np.lib.stride_tricks.sliding_window_view(x[c], bands.SIZE)[::self.transform.hop]
+                out[c] = rfft(frames * self.window, axis=1)
+        return out
+
     def draw(self, kind):
-        """(spectra [k, 2, FRAMES, BINS], bandwidth) of a stem, fresh or used before."""
+        """(spectra [k, 2, frames, BINS], bandwidth) of a stem, fresh or used before."""
         pool, rng = self.pools[kind], self.rng
         if len(pool) >= POOL and rng.random() > 1 / REUSE:
             return pool[rng.integers(len(pool))]
         width = 0.0
         if kind == "voice":
-            dialogue, room, width = self.stems.voice(LENGTH)
+            dialogue, room, width = self.stems.voice(self.length)
             while np.abs(dialogue).max() < 1e-3:  # nothing but pauses
-                dialogue, room, width = self.stems.voice(LENGTH)
+                dialogue, room, width = self.stems.voice(self.length)
             waves = (dialogue, room)
         else:
-            waves = (self.stems.song(LENGTH) if kind == "music" else self.stems.surroundings(LENGTH),)
-        made = (np.stack([transform(w) for w in waves]), width)
+            waves = (self.stems.song(self.length) if kind == "music" else self.stems.surroundings(self.length),)
+        made = (np.stack([self.spectra(w) for w in waves]), width)
         if len(pool) < POOL:
             pool.append(made)
         else:
@@ -87,7 +88,8 @@ class Mixer:
             spectra[..., :int(rng.uniform(80, 400) / BIN_HZ)] = 0
         if rng.random() < 0.12:  # levelled: the gain follows the mixture's slow level
             level = np.abs(spectra.sum(0)[0, :, ::8]).mean(1) + 1e-3
-            level = np.convolve(np.pad(level, 12, mode="edge"), np.ones(25) / 25, "valid")
+            half = 12 * bands.FINE.hop // self.transform.hop  # 0.25 s
+            level = np.convolve(np.pad(level, half, mode="edge"), np.ones(2 * half + 1) / (2 * half + 1), "valid")
             spectra *= ((level / level.mean()) ** -rng.uniform(0.2, 0.7)).astype(np.float32)[:, None]
         if rng.random() < 0.1:  # coded at a low rate: weak high bands fall out
             power = gather(np.abs(spectra.sum(0).sum(0)) ** 2)
@@ -96,12 +98,12 @@ class Mixer:
             spectra *= np.repeat(~weak, np.diff(EDGES), axis=1)
 
     def clip(self):
-        """xx [2, FRAMES, BANDS], cross [2, FRAMES, BANDS], xs [4, 2, FRAMES, BANDS], ss [5, 2, FRAMES, BANDS], float32."""
+        """xx [2, frames, BANDS], cross [2, frames, BANDS], xs [4, 2, frames, BANDS], ss [5, 2, frames, BANDS], float32."""
         rng = self.rng
         present = rng.random(3) > (0.1, 0.2, 0.15)
         if not present.any():
             present[rng.integers(3)] = True
-        spectra, width = np.zeros((4, 2, FRAMES, bands.BINS), np.complex64), 0.0
+        spectra, width = np.zeros((4, 2, self.frames, bands.BINS), np.complex64), 0.0
         for kind, slot, wanted in (("voice", 0, present[0]), ("music", 2, present[1]), ("ambience", 3, present[2])):
             if not wanted:
                 continue
@@ -115,7 +117,7 @@ class Mixer:
         self.degrade(spectra, width)
         mixture = spectra.sum(axis=0)
         power = lambda z: z.real ** 2 + z.imag ** 2
-        xs, ss = np.zeros((4, 2, FRAMES, bands.BANDS), np.float32), np.zeros((5, 2, FRAMES, bands.BANDS), np.float32)
+        xs, ss = np.zeros((4, 2, self.frames, bands.BANDS), np.float32), np.zeros((5, 2, self.frames, bands.BANDS), np.float32)
         for s in range(4):
             for c in range(2):
                 z = spectra[s, c]
@@ -129,7 +131,7 @@ class Mixer:
             both = m * s.conj()
             cross = np.stack([gather(both.real), gather(both.imag)])
         else:
-            cross = np.zeros((2, FRAMES, bands.BANDS), np.float32)
+            cross = np.zeros((2, self.frames, bands.BANDS), np.float32)
         return gather(power(mixture)), cross, xs, ss
 
     def batch(self, size):

@@ -4,7 +4,7 @@ It sees mid and side (M = (L + R) / 2, S = (L - R) / 2; a mono recording has S =
 how they belong together, which tells a voice in the middle from wide music. It gives every stem its share of M
 and of S apart. The shares sum to one in every cell, so the stems sum to the input. Levels are taken relative to
 a local average of 1.5 s on both sides, so the answer depends neither on the level of the recording
-nor on anything further away than CONTEXT_FRAMES: tiles can be joined without seams.
+nor on anything more than some seconds away: tiles can be joined without seams.
 
 BandNet is what is trained; waveform.py wraps it for use.
 """
@@ -17,11 +17,9 @@ import bands
 STEMS = 4               # dialogue, room, music, ambience
 INPUTS = 5              # power of M and S, their normalised product (real, imaginary), position
 STRIDE = 8              # frames merged at the bottom of the U-Net
-LEVEL_FRAMES = 70       # half width of the local level average, 1.5 s
+LEVEL_SECONDS = 1.5     # half width of the local level average
 DILATIONS = (1, 2, 4, 8, 4, 2, 1)
 CHANNELS = (32, 96, 192)
-# what one frame's answer can depend on, on each side: level average, bottom, middle, top, patches
-CONTEXT_FRAMES = LEVEL_FRAMES + 8 * sum(DILATIONS) + 4 * 4 + 2 * 4 + STRIDE
 
 
 class Conv(nn.Module):
@@ -78,8 +76,9 @@ class AcrossBands(nn.Module):
 
 
 class BandNet(nn.Module):
-    def __init__(self, c=CHANNELS, dilations=DILATIONS):
+    def __init__(self, c=CHANNELS, dilations=DILATIONS, transform=bands.FINE):
         super().__init__()
+        self.transform = transform
         self.first = Merge(INPUTS, c[0])
         self.left1 = nn.Sequential(Conv(c[0], c[0]), Conv(c[0], c[0]))
         self.down1 = Merge(c[0], c[1])
@@ -97,7 +96,7 @@ class BandNet(nn.Module):
         self.right1 = nn.Sequential(Conv(2 * c[0], c[0]), Conv(c[0], c[0]))
         self.last = Split(c[0], 2 * STEMS)
         self.register_buffer("position", torch.linspace(-1, 1, bands.BANDS).view(1, 1, 1, -1))
-        self.level_frames = LEVEL_FRAMES
+        self.level_frames = int(LEVEL_SECONDS * bands.RATE / transform.hop)
 
     def features(self, power, cross):
         """power and cross (B, 2, T, BANDS) -> (B, INPUTS, T, BANDS): levels in bels relative to the surroundings."""
@@ -123,5 +122,5 @@ class BandNet(nn.Module):
         return y.view(y.size(0), -1, 2, y.size(2), y.size(3))
 
 
-# What train.py can train. "quick" is for instant previews: a quarter of the work.
-KINDS = {"main": lambda: BandNet(), "quick": lambda: BandNet((16, 48, 96), (1, 2, 4, 2))}
+# What train.py can train. "quick" is for instant previews: an eighth of the work.
+KINDS = {"main": lambda: BandNet(), "quick": lambda: BandNet((16, 48, 96), (1, 2, 4, 2), bands.COARSE)}

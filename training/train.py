@@ -29,8 +29,8 @@ import waveform
 WEIGHT = torch.tensor([0.1, 0.1, 0.25, 0.25, 0.3])
 
 
-def feed(queue, size, seed):
-    mixer = mix.Mixer("train", seed)
+def feed(queue, size, seed, transform):
+    mixer = mix.Mixer("train", seed, transform)
     while True:
         queue.put([torch.from_numpy(a) for a in mixer.batch(size)])
 
@@ -50,7 +50,7 @@ def loss_of(logits, xx, xs, ss):
     error = (ss - 2 * m * xs + m * m * xx).sum((2, 3, 4)).clamp_min(0)
     total = xx.sum((2, 3, 4)) + 1e-6
     energy = torch.log10(error / (ss.sum((2, 3, 4)) + 0.02 * total) + 0.01).mean(0)
-    return (4.0 * WEIGHT * magnitude + 0.4 * WEIGHT * energy).sum(), energy.detach()
+    return (4.0 * WEIGHT * magnitude + 1.2 * WEIGHT * energy).sum(), energy.detach()
 
 
 def brief(net):
@@ -97,7 +97,7 @@ def main():
         optimizer.load_state_dict(saved["optimizer"])
         step, spent = saved["step"], saved["spent"]
     queue = multiprocessing.Queue(3)
-    worker = multiprocessing.Process(target=feed, args=(queue, options.batch, options.seed * 1000 + step), daemon=True)
+    worker = multiprocessing.Process(target=feed, args=(queue, options.batch, options.seed * 1000 + step, net.transform), daemon=True)
     worker.start()
 
     def save():

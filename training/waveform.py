@@ -9,7 +9,7 @@ import bands
 import model
 
 
-CHUNK = 48  # frames
+CHUNK = 64  # frames
 
 
 class WaveformNetwork(nn.Module):
@@ -18,10 +18,11 @@ class WaveformNetwork(nn.Module):
     def __init__(self, net):
         super().__init__()
         self.net = net
-        self.size, self.hop, self.stride = bands.SIZE, bands.HOP, model.STRIDE
+        self.size, self.hop, self.stride = bands.SIZE, net.transform.hop, model.STRIDE
+        self.overlap = net.transform.overlap
         self.chunk = CHUNK
-        self.register_buffer("window", torch.hann_window(bands.SIZE))
-        self.register_buffer("synthesis", torch.hann_window(bands.SIZE) / 1.5)
+        self.register_buffer("window", torch.from_numpy(net.transform.window()))
+        self.register_buffer("synthesis", torch.from_numpy(net.transform.synthesis()).float())
         self.register_buffer("spread", torch.from_numpy(bands.interpolation()))
         gather = torch.zeros(bands.BINS, bands.BANDS)
         e = bands.edges()
@@ -62,15 +63,14 @@ class WaveformNetwork(nn.Module):
             crosses.append(cross)
         mask = torch.softmax(self.net(torch.cat(powers, 2), torch.cat(crosses, 2)), 1)[:, :-1, :channels]
         stems = mask.size(1)
-        wave = torch.zeros(batch, stems, channels, frames + 3, self.hop)
+        wave = torch.zeros(batch, stems, channels, frames + self.overlap - 1, self.hop)
         t = 0
         for spectrum in spectra:
             count = spectrum.size(2)
             share = torch.matmul(mask[:, :, :, t:t + count], self.spread)
             piece = torch.fft.irfft(spectrum.unsqueeze(1) * share, self.size) * self.synthesis
-            # Overlap-add in quarters of a frame: squared Hann windows at a quarter hop sum to 1.5.
-            piece = piece.view(batch, stems, channels, count, 4, self.hop)
-            for k in range(4):
+            piece = piece.view(batch, stems, channels, count, self.overlap, self.hop)
+            for k in range(self.overlap):
                 wave[:, :, :, t + k:t + k + count] += piece[:, :, :, :, k]
             t += count
         wave = wave.flatten(3)[:, :, :, self.size:self.size + n]

@@ -96,11 +96,9 @@ TEST(ShippedNetwork, TellsVoiceFromMusic) {
 
 TEST(ShippedNetwork, CardStatesMeasuredQuality) {
     const NetworkCard card = findNetwork("");
-    EXPECT_EQ(card.stems, (std::vector<std::string>{"dialogue", "music", "ambience"}));
+    EXPECT_EQ(card.shown, (std::vector<std::string>{"dialogue", "music", "ambience"}));
     EXPECT_FALSE(card.licence.empty());
-    EXPECT_EQ(card.sha256.size(), 64u);
-    EXPECT_GE(card.all.at("quality").at("gain").at("dialogue").get<double>(), 4.0);
-    EXPECT_GE(card.all.at("quality").at("gain").at("music").get<double>(), 2.0);
+    EXPECT_EQ(card.sha256, fileSha256(card.file));
 }
 
 class BrokenCards : public testing::TestWithParam<const char*> {};

@@ -1,0 +1,96 @@
+// The figures on the cards are true: every shipped network is measured again, through the engine, on a committed excerpt of the
+// development set (tests/data/excerpt, see its CREDITS.md). The card's figures for it come from training/export.py.
+#include <gtest/gtest.h>
+
+#include "Support.h"
+#include "core/measures/SeparationMeasures.h"
+#include "core/media/MediaReader.h"
+#include "core/separation/Engine.h"
+#include "core/separation/NetworkLibrary.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+constexpr int kClips = 3;
+const std::vector<std::string> kShown{"dialogue", "music", "ambience"};
+
+AudioBuffer sum(const AudioBuffer& a, const AudioBuffer& b) {
+    AudioBuffer out = a;
+    for (size_t i = 0; i < out.samples().size(); ++i) out.samples()[i] += b.samples()[i];
+    return out;
+}
+
+/// dialogue (with its room), music, ambience
+std::vector<AudioBuffer> truth(int clip) {
+    const auto read = [clip](const std::string& stem) {
+        MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/excerpt" / (std::to_string(clip) + "-" + stem + ".flac"));
+        return reader.read(0, reader.frames());
+    };
+    return {sum(read("dialogue"), read("room")), read("music"), read("ambience")};
+}
+
+std::vector<AudioBuffer> split(const std::shared_ptr<Network>& network, const AudioBuffer& x, EngineOptions::Quality quality) {
+    BufferSource source(x, 48000);
+    EngineOptions options;
+    options.quality = quality;
+    std::vector<AudioBuffer> all(3, AudioBuffer(x.channels(), 0));
+    separate(source, network, options, [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>& stems) {
+        for (size_t s = 0; s < 3; ++s) all[s].append(stems[s]);
+    }, Progress{});
+    return all;
+}
+
+double levelDb(const AudioBuffer& x) {
+    double power = 1e-20;
+    for (float v : x.samples()) power += double(v) * v;
+    return 10 * std::log10(power);
+}
+
+class Card : public testing::TestWithParam<std::string> {};
+
+}  // namespace
+
+TEST_P(Card, FiguresHoldOnTheExcerpt) {
+    const NetworkCard card = findNetwork(GetParam());
+    const auto network = loadNetwork(card);
+    const auto& promised = card.all.at("quality").at("excerpt_si_sdr");
+    const bool fine = card.all.at("quality").at("passes") == "fine";
+    std::vector<double> mean(3, 0.0);
+    for (int clip = 1; clip <= kClips; ++clip) {
+        const auto stems = truth(clip);
+        const auto answer = split(network, sum(sum(stems[0], stems[1]), stems[2]), fine ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick);
+        for (size_t s = 0; s < 3; ++s) mean[s] += siSdr(answer[s], stems[s]) / kClips;
+    }
+    for (size_t s = 0; s < 3; ++s) {
+        EXPECT_GT(mean[s], promised.at(kShown[s]).get<double>() - 0.3) << kShown[s];
+        EXPECT_LT(mean[s], promised.at(kShown[s]).get<double>() + 0.3) << kShown[s] << ": the card was not measured with this file";
+    }
+}
+
+TEST_P(Card, CrossTalkIsTabledAndHoldsRoughlyOnTheExcerpt) {
+    const NetworkCard card = findNetwork(GetParam());
+    const auto& table = card.all.at("cross_talk").at("db");
+    const auto network = loadNetwork(card);
+    std::vector<std::vector<double>> mean(3, std::vector<double>(3, 0.0));
+    for (int clip = 1; clip <= kClips; ++clip) {
+        const auto stems = truth(clip);
+        for (size_t alone = 0; alone < 3; ++alone) {
+            const auto answer = split(network, stems[alone], EngineOptions::Quality::Quick);
+            for (size_t s = 0; s < 3; ++s) mean[alone][s] += (levelDb(answer[s]) - levelDb(stems[alone])) / kClips;
+        }
+    }
+    for (size_t alone = 0; alone < 3; ++alone)
+        for (size_t s = 0; s < 3; ++s) {
+            ASSERT_TRUE(table.at(kShown[alone]).at(kShown[s]).is_number());
+            if (s == alone) EXPECT_GT(mean[alone][s], -3) << kShown[alone] << " keeps itself";
+            else EXPECT_LT(mean[alone][s], -6) << kShown[s] << " of " << kShown[alone] << " alone";
+        }
+}
+
+INSTANTIATE_TEST_SUITE_P(Network, Card, testing::ValuesIn([] {
+    std::vector<std::string> ids;
+    for (const auto& card : listNetworks(networksFolder())) ids.push_back(card.id);
+    return ids;
+}()), [](const auto& info) { return info.param; });
