@@ -1,3 +1,3 @@
 version https://git-lfs.github.com/spec/v1
-oid sha256:307c34fd1c11adea987e582a79fb8f957df55e37e51d5d1198e654873e9e6b44
-size 8620968
+oid sha256:aaf2566f12f27b29ffffc0e52b1fa3a1ee9703c51374b80330947205ff93e3c3
+size 16881698

@@ -25,8 +25,15 @@ struct ReelState {
     std::shared_ptr<StemStore> stems;
     bool reading = false, splitting = false, missing = false;
     int splitJob = 0;
+    double speed = 0;  ///< of the split done last, as a multiple of real time; 0: not known
     std::map<int, double> loudness;  ///< LUFS by Heard, for level match
 };
+
+/// The stems that the window shows, in this order everywhere.
+inline const std::vector<std::string> kStemNames{"dialogue", "music", "ambience"};
+
+/// True when all of a network's stems have a place in the window.
+bool fitsTheWindow(const NetworkCard& card);
 
 /// The one object between the window and the core: the document, the jobs, the player. It computes nothing.
 class Controller : public QObject {
@@ -65,6 +72,9 @@ public:
     // ---- work ----
     void split();        ///< separates the current reel in the background
     void cancelSplit();
+    /// Checks a network from elsewhere in a process of its own and installs it; says what came of it.
+    void installNetwork(const QString& card);
+    void removeNetwork(const std::string& id);
     void reopenStems();  ///< after another network or quality was chosen: finds what was split before
     /// Writes the current reel's stems at its settings into a folder.
     void exportStems(const QString& folder, AudioFormat format);
@@ -86,6 +96,7 @@ signals:
     void reelOpened();           ///< another reel is current, or its file has been read
     void stemsChanged();         ///< a separation began, grew or ended
     void heardChanged();
+    void networksChanged();      ///< one was installed or removed
     void notice(const QString& sentence);  ///< something the user must know, in one line
     void done(const QString& sentence);    ///< something was finished
 

@@ -1,9 +1,12 @@
 // The controller's long work: separating, exporting, measuring loudness for level match.
 #include <QFileInfo>
+#include <algorithm>
+#include <chrono>
 #include <cmath>
 
 #include "app/Controller.h"
 #include "core/audio/Decibel.h"
+#include "core/audio/Error.h"
 #include "core/delivery/Loudness.h"
 #include "core/isolation/Isolator.h"
 #include "core/media/MediaReader.h"
@@ -35,31 +38,37 @@ void Controller::split() {
         card = forQuality(findNetwork(r->network), r->quality);
         folder = storeFolder(*r);
         m_player.setStems(nullptr);
-        state.stems = StemStore::create(folder, {card.shown, state.info->sampleRate, state.info->channels, state.info->frames});
+        state.stems = StemStore::create(folder, {kStemNames, state.info->sampleRate, state.info->channels, state.info->frames});
     } catch (const Error& e) {
         emit notice(QString::fromStdString(e.what()));
         return;
     }
     state.splitting = true;
+    state.speed = 0;
     const int number = m_sessionNumber;
+    const auto factor = std::make_shared<double>(0.0);
     state.splitJob = m_jobs.submit("Splitting " + r->name,
-        [this, number, source = r->source, store = state.stems, card, fine = r->quality != "quick"](Progress& progress) {
-            if (!m_network || m_network->card().id != card.id) m_network = loadNetwork(card);
+        [this, number, factor, source = r->source, store = state.stems, card, fine = r->quality != "quick"](Progress& progress) {
+            if (!m_network || m_network->card().sha256 != card.sha256) m_network = loadNetwork(card);
+            const auto start = std::chrono::steady_clock::now();
             MediaReader reader(source);
             EngineOptions options;
             options.quality = fine ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick;
-            separate(reader, m_network, options, [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>& stems) {
-                store->append(stems);
+            options.stems = kStemNames;
+            separate(reader, m_network, options, [&](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+                store->append(stems, &source);
                 later(number, [this] { emit stemsChanged(); });
             }, progress);
             store->finish();
+            *factor = double(reader.frames()) / reader.sampleRate() / std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
         },
-        [this, number, id = r->id, folder, name = r->name](const JobQueue::Outcome& o) {
+        [this, number, factor, id = r->id, folder, name = r->name](const JobQueue::Outcome& o) {
             std::error_code ignored;
             if (!o.done) std::filesystem::remove_all(folder, ignored);
-            later(number, [this, id, o, name] {
+            later(number, [this, factor, id, o, name] {
                 ReelState& s = m_states[id];
                 s.splitting = false;
+                s.speed = *factor;
                 if (!o.done) {
                     s.stems.reset();
                     if (!o.cancelled) emit notice(QString::fromStdString(o.error));
@@ -74,6 +83,35 @@ void Controller::split() {
 
 void Controller::cancelSplit() {
     if (const ReelState* s = currentState()) m_jobs.cancel(s->splitJob);
+}
+
+bool fitsTheWindow(const NetworkCard& card) {
+    return std::all_of(card.shown.begin(), card.shown.end(), [](const std::string& stem) {
+        return std::find(kStemNames.begin(), kStemNames.end(), stem) != kStemNames.end();
+    });
+}
+
+void Controller::installNetwork(const QString& card) {
+    const int number = m_sessionNumber;
+    const auto installed = std::make_shared<std::string>();
+    m_quick.submit("Checking a network", [card, installed](Progress&) { *installed = rivlen::installNetwork(card.toStdString()).name; },
+        [this, number, installed](const JobQueue::Outcome& o) {
+            later(number, [this, installed, o] {
+                if (o.done) emit done(QString("The network %1 passed its check and is installed.").arg(QString::fromStdString(*installed)));
+                else if (!o.cancelled) emit notice(QString::fromStdString(o.error));
+                emit networksChanged();
+            });
+        });
+}
+
+void Controller::removeNetwork(const std::string& id) {
+    try {
+        rivlen::removeNetwork(id);
+        emit done(QString("The network %1 is removed; stems made with it stay.").arg(QString::fromStdString(id)));
+    } catch (const Error& e) {
+        emit notice(QString::fromStdString(e.what()));
+    }
+    emit networksChanged();
 }
 
 void Controller::exportStems(const QString& folder, AudioFormat format) {

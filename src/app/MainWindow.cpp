@@ -1,4 +1,5 @@
 #include "app/MainWindow.h"
+#include "app/views/ConfidenceView.h"
 
 #include <QApplication>
 #include <QCloseEvent>
@@ -57,6 +58,8 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     m_pictures = new QStackedWidget;
     m_pictures->addWidget(m_current);
     m_pictures->addWidget(m_ownership);
+    m_confidence = new ConfidenceView(controller, m_axis);
+    m_confidence->setObjectName("confidence");
     m_scroll = new QScrollBar(Qt::Horizontal);
     auto* below = new QHBoxLayout;
     below->setContentsMargins(8, 4, 8, 4);
@@ -79,6 +82,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     below->addWidget(all);
     stack->addWidget(m_ruler);
     stack->addWidget(m_pictures, 1);
+    stack->addWidget(m_confidence);
     stack->addLayout(below);
 
     m_empty = new QLabel("Drop a mixed recording here, audio or video,\nor press Ctrl+I to choose one.\n\nRivlen takes it apart into dialogue, music and ambience, on this machine only.");
@@ -234,6 +238,7 @@ void MainWindow::refresh() {
     m_redo->setToolTip("Redo: " + QString::fromStdString(m_controller.history().redoName()) + " (Ctrl+Shift+Z)");
     for (size_t i = 0; i < stageTable().size(); ++i)
         if (session.stage == stageTable()[i].id) m_panels->setCurrentIndex(int(i));
+    m_confidence->setVisible(session.stage == "split");
     for (StagePanel* panel : m_stagePanels) panel->refresh();
     m_centre->setCurrentIndex(m_controller.reel() ? 1 : 0);
 }
@@ -258,6 +263,7 @@ void MainWindow::tick() {
         if (player.playing() && (at > m_axis.to() || at < m_axis.from())) m_axis.show(at, at + m_axis.span());
         m_ruler->update();
         m_pictures->currentWidget()->update();
+        m_confidence->update();
     }
 }
 

@@ -9,6 +9,7 @@
 #include "app/Controller.h"
 #include "app/stages/StagePanel.h"
 #include "app/views/CourseBar.h"
+#include "app/views/ConfidenceView.h"
 #include "app/views/CurrentView.h"
 #include "app/views/OwnershipView.h"
 #include "app/views/TransportBar.h"
@@ -55,6 +56,7 @@ private:
     QStackedWidget *m_pictures, *m_panels, *m_centre;
     OwnershipView* m_ownership;
     CurrentView* m_current;
+    ConfidenceView* m_confidence;
     TimeRuler* m_ruler;
     QScrollBar* m_scroll;
     TransportBar* m_transport;

@@ -75,13 +75,29 @@ int main(int argc, char** argv) {
     std::string name = (fs::temp_directory_path() / "rivlen-bench-XXXXXX").string();
     const fs::path folder = mkdtemp(name.data());
     const std::string cli = (programFolder() / "rivlen-cli").string(), desk = (programFolder() / "rivlen-desk").string();
-    const fs::path two = recording(folder, 120);
-
     row("what", "measured", "bar");
     row("---", "---", "---");
+    const double peak = matrixPeak();
+    row("matrix multiplication 1024 x 1024, two threads", text("%.0f GFLOP/s", peak), "");
+    const fs::path five = recording(folder, 300);
     for (const char* quality : {"fine", "quick"}) {
-        const Cost c = runProgram({cli, "split", two.string(), "--out", (folder / quality).string(), "--quality", quality});
-        row(text("split, %s, stereo 48 kHz, 120 s", quality).c_str(), text("%.1fx real time, %.0f MB", 120 / c.seconds, c.megabytes), "at least 8x");
+        const NetworkCard card = forQuality(findNetwork(""), quality);
+        const Cost c = runProgram({cli, "split", five.string(), "--out", (folder / quality).string(), "--quality", quality});
+        row(text("split, %s, stereo 48 kHz, 300 s", quality).c_str(), text("%.1fx real time, %.0f MB", 300 / c.seconds, c.megabytes), std::strcmp(quality, "fine") ? "at least 60x" : "at least 10x");
+        // One pass alone on a tile of the usual length: what the network itself costs and makes of the machine.
+        const auto network = loadNetwork(card);
+        const AudioBuffer tile = MediaReader(five).read(0, 48000 * 40);
+        network->separate(tile);
+        double pass = 1e9;
+        for (int i = 0; i < 3; ++i) {
+            const auto start = Clock::now();
+            network->separate(tile);
+            pass = std::min(pass, since(start));
+        }
+        const double work = card.all.value("gigaflop_per_second_of_stereo", 0.0);
+        row(text("network \"%s\" alone, one pass of 40 s", card.id.c_str()).c_str(), text("%.1fx real time", 40 / pass), "");
+        row("    its work for a second of stereo", text("%.2f GFLOP", work), "");
+        row("    share of the matrix peak", text("%.0f %%", 100 * work * 40 / pass / peak), "");
     }
     const fs::path length = recording(folder, long_ ? 7200 : 600);
     {

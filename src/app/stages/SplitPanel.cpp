@@ -1,10 +1,14 @@
 #include <QComboBox>
+#include <QHBoxLayout>
 #include <QPushButton>
 #include <QSignalBlocker>
 #include <cmath>
 
+#include "app/NetworkText.h"
+#include "app/NetworksDialog.h"
 #include "app/Theme.h"
 #include "app/stages/StagePanel.h"
+#include "core/separation/Confidence.h"
 #include "core/separation/NetworkLibrary.h"
 
 namespace rivlen {
@@ -13,19 +17,27 @@ namespace {
 
 class SplitPanel : public StagePanel {
 public:
-    explicit SplitPanel(Controller& controller) : StagePanel(controller, "Which network, and how well did it go?"), m_cards(listNetworks()) {
+    explicit SplitPanel(Controller& controller) : StagePanel(controller, "Which network, and how well did it go?") {
         addHeading("Network");
         m_network = new QComboBox;
         m_network->setObjectName("network");
-        for (const auto& card : m_cards) m_network->addItem(QString::fromStdString(card.name), QString::fromStdString(card.id));
-        m_column->addWidget(m_network);
-        m_card = addText();
+        auto* networks = new QPushButton("Networks…");
+        networks->setObjectName("openNetworks");
+        networks->setToolTip("All networks with their cards; install and remove them");
+        networks->setStyleSheet("padding: 3px 10px");
+        auto* chosen = new QHBoxLayout;
+        chosen->addWidget(m_network, 1);
+        chosen->addWidget(networks);
+        m_column->addLayout(chosen);
+        m_purpose = addText();
         addHeading("Quality");
         m_quality = new QComboBox;
         m_quality->setObjectName("quality");
-        m_quality->addItem("Fine: two passes, averaged", "fine");
-        m_quality->addItem("Quick: one pass", "quick");
+        m_quality->addItem("Fine: for delivery", "fine");
+        m_quality->addItem("Quick: for a first listen", "quick");
         m_column->addWidget(m_quality);
+        m_card = addText();
+        m_card->setObjectName("qualityInWords");
         m_column->addSpacing(8);
         m_split = new QPushButton("Split this reel");
         m_split->setObjectName("split");
@@ -35,6 +47,15 @@ public:
         m_levels = addText();
         m_levels->setTextFormat(Qt::RichText);
         m_column->addStretch();
+        connect(networks, &QPushButton::clicked, this, [this] {
+            auto* dialog = new NetworksDialog(m_controller, window());
+            dialog->setAttribute(Qt::WA_DeleteOnClose);
+            dialog->open();
+        });
+        connect(&controller, &Controller::networksChanged, this, [this] {
+            reload();
+            refresh();
+        });
         connect(m_split, &QPushButton::clicked, this, [this] {
             const ReelState* s = m_controller.currentState();
             if (s && s->splitting) m_controller.cancelSplit();
@@ -48,6 +69,7 @@ public:
             m_controller.editReel("Choose quality", [this](Reel& r) { r.quality = m_quality->currentData().toString().toStdString(); });
             m_controller.reopenStems();
         });
+        reload();
         refresh();
     }
 
@@ -66,24 +88,35 @@ public:
         const bool split = ready && state->stems && state->stems->finished();
         m_split->setText(busy ? "Cancel the split" : split ? "Split again" : "Split this reel");
         const size_t index = size_t(std::max(0, m_network->currentIndex()));
-        m_card->setText(index < m_cards.size() ? describe(m_cards[index]) : QString("No network is installed: restore the networks folder that came with Rivlen."));
+        const bool any = index < m_cards.size();
+        const QString quality = m_quality->currentData().toString();
+        m_purpose->setText(any ? QString::fromStdString(m_cards[index].purpose) : QString("No network is installed: restore the networks folder that came with Rivlen."));
+        m_card->setText(any ? qualityInWords(forQuality(m_cards[index], quality.toStdString()), quality) : QString());
         m_state->setText(!ready ? "Add a recording at Intake first."
                          : busy ? "What is done already can be heard."
-                         : split ? "Done. The stems sum back to the source. Hear them with 3, 4 and 5, then weigh the strength."
+                         : split ? outcome(*state)
                                  : "Not split yet with this network and quality.");
         m_levels->setText(split ? levels(*state) : QString());
     }
 
 private:
-    static QString describe(const NetworkCard& card) {
-        QString text = QString::fromStdString(card.purpose);
-        try {
-            const auto& q = card.all.at("quality").at("gain");
-            text += QString(" Measured: dialogue %1 dB, music %2 dB, ambience %3 dB cleaner than the mix (SI-SDR, unseen recordings).")
-                        .arg(q.at("dialogue").get<double>(), 0, 'f', 1).arg(q.at("music").get<double>(), 0, 'f', 1).arg(q.at("ambience").get<double>(), 0, 'f', 1);
-        } catch (const nlohmann::json::exception&) {  // a foreign card need not have measured this
-        }
-        return text;
+    void reload() {
+        m_cards.clear();
+        for (const auto& card : listNetworks())
+            if (fitsTheWindow(card)) m_cards.push_back(card);
+        const QSignalBlocker quiet(m_network);
+        m_network->clear();
+        for (const auto& card : m_cards) m_network->addItem(QString::fromStdString(card.name), QString::fromStdString(card.id));
+    }
+
+    /// What the split left over, how sure it was and how long it took.
+    static QString outcome(const ReelState& state) {
+        QString text = "Done. ";
+        if (const auto residual = state.stems->residualDb())
+            text += *residual <= -150 ? QString("The stems sum to the source exactly. ") : QString("Residual: the stems sum to the source within %1 dBFS. ").arg(*residual, 0, 'f', 0);
+        if (state.levels) text += QString("Confidence %1 % on average. ").arg(std::lround(100 * confidence(state.stems->levels(), *state.levels, 0, state.info->frames)));
+        if (state.speed > 0) text += QString("It took %1 of its length. ").arg(state.speed >= 1 ? QString("1/%1").arg(std::lround(state.speed)) : QString("%1 times").arg(1 / state.speed, 0, 'f', 1));
+        return text + "Hear the stems with 3, 4 and 5, then weigh the strength.";
     }
 
     static QString levels(const ReelState& state) {
@@ -101,7 +134,7 @@ private:
     std::vector<NetworkCard> m_cards;
     QComboBox *m_network, *m_quality;
     QPushButton* m_split;
-    QLabel *m_card, *m_state, *m_levels;
+    QLabel *m_purpose, *m_card, *m_state, *m_levels;
 };
 
 }  // namespace

@@ -1,9 +1,11 @@
 #include "core/separation/Engine.h"
 
+#include <algorithm>
 #include <future>
 
 #include "core/audio/AudioQueue.h"
 #include "core/audio/ChannelLayout.h"
+#include "core/audio/Error.h"
 #include "core/audio/Resampler.h"
 #include "core/separation/Remainder.h"
 #include "core/separation/TileStream.h"
@@ -20,8 +22,11 @@ public:
           m_in(rate, network->card().sampleRate, int(m_channels.size())),
           m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * network->card().sampleRate),
                   int64_t(o.tileSeconds * network->card().sampleRate), o.quality == EngineOptions::Quality::Fine ? 2 : 1) {
-        for (size_t s = 0; s < network->card().stems.size(); ++s) m_row.push_back(o.apart ? s : network->card().shownRow[s]);
-        for (size_t s = 0; s < stemsGiven(network->card(), o).size(); ++s) {
+        const NetworkCard& card = network->card();
+        const auto given = stemsGiven(card, o);
+        for (size_t s = 0; s < card.stems.size(); ++s)
+            m_row.push_back(o.apart ? s : size_t(std::find(given.begin(), given.end(), card.shown[card.shownRow[s]]) - given.begin()));
+        for (size_t s = 0; s < given.size(); ++s) {
             m_out.emplace_back(network->card().sampleRate, rate, int(m_channels.size()));
             ready.emplace_back(int(m_channels.size()));
         }
@@ -46,14 +51,18 @@ public:
 private:
     void take(std::vector<AudioBuffer> stems) {
         if (stems[0].frames() == 0) return;
+        const int64_t frames = stems[0].frames();
         std::vector<AudioBuffer> rows(m_out.size());
         for (size_t s = 0; s < stems.size(); ++s) {
             AudioBuffer& row = rows[m_row[s]];
-            if (row.frames() == 0) row = std::move(stems[s]);
+            if (row.channels() == 0) row = std::move(stems[s]);
             else
                 for (size_t i = 0; i < row.samples().size(); ++i) row.samples()[i] += stems[s].samples()[i];
         }
-        for (size_t r = 0; r < rows.size(); ++r) ready[r].append(m_out[r].process(rows[r]));
+        for (size_t r = 0; r < rows.size(); ++r) {
+            if (rows[r].channels() == 0) rows[r] = AudioBuffer(int(m_channels.size()), frames);
+            ready[r].append(m_out[r].process(rows[r]));
+        }
     }
 
     std::vector<int> m_channels;
@@ -86,7 +95,14 @@ private:
 
 }  // namespace
 
-std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions& options) { return options.apart ? card.stems : card.shown; }
+std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions& options) {
+    if (options.apart) return card.stems;
+    if (options.stems.empty()) return card.shown;
+    for (const auto& name : card.shown)
+        if (std::find(options.stems.begin(), options.stems.end(), name) == options.stems.end())
+            throw Error(Error::Kind::Usage, "The network \"" + card.id + "\" has a stem \"" + name + "\" that has no place here: its card can show it as one of the known stems.");
+    return options.stems;
+}
 
 void separate(SampleSource& source, const std::shared_ptr<Network>& network, const EngineOptions& options,
               const StemSink& sink, const Progress& progress) {

@@ -16,6 +16,7 @@ struct EngineOptions {
     int64_t to = -1;                  ///< one past the last frame; -1: the end
     double tileSeconds = 32.0;        ///< length of a tile without its context
     double firstTileSeconds = 4.0;    ///< shorter first tile, so that something is heard soon
+    std::vector<std::string> stems;   ///< the stems wanted, in order, by their shown names; one that the network lacks is silent
     bool apart = false;               ///< every stem of the network by itself, also those shown as part of another
 };
 
@@ -24,7 +25,8 @@ struct EngineOptions {
 /// own, one call after the other, while the next tile is being separated.
 using StemSink = std::function<void(int64_t first, const AudioBuffer& source, const std::vector<AudioBuffer>& stems)>;
 
-/// The stems that separate() gives, in order: the card's shown ones, or all of them.
+/// The stems that separate() gives, in order: the wanted ones, the card's shown ones, or all of them.
+/// Throws Error (Usage) when the network has a stem that nobody wants: it would be lost.
 std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions& options);
 
 /// Separates a recording of any length, rate and channel count in bounded memory.

@@ -11,28 +11,39 @@
 
 namespace rivlen {
 
-std::shared_ptr<Network> loadNetwork(const NetworkCard& card) {
+namespace {
+
+/// A function of the backend's library, which is loaded at the first call.
+void* backend(const char* entry) {
     static std::mutex guard;
-    static LoadTorchNetwork load = nullptr;
+    static void* library = nullptr;
     const std::lock_guard lock(guard);
-    if (!std::filesystem::exists(card.file))
-        throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is missing: restore the networks folder that came with Rivlen.");
-    if (!card.sha256.empty() && fileSha256(card.file) != card.sha256)
-        throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is not the one that its card describes (SHA-256 differs): restore it, or choose another network.");
-    if (!load) {
-        void* library = nullptr;
+    if (!library) {
         for (const char* place : {"", "../lib/rivlen"}) {
             const auto path = programFolder() / place / kTorchBackendFile;
             if (std::filesystem::exists(path)) library = dlopen(path.c_str(), RTLD_NOW | RTLD_LOCAL);
             if (library) break;
         }
-        if (library) load = reinterpret_cast<LoadTorchNetwork>(dlsym(library, kTorchBackendEntry));
-        if (!load) {
-            const char* why = dlerror();
-            throw Error(Error::Kind::Other, std::string("The network backend cannot be loaded (") + (why ? why : kTorchBackendFile) + "): run ./rivlen build again.");
-        }
     }
+    void* found = library ? dlsym(library, entry) : nullptr;
+    if (!found) {
+        const char* why = dlerror();
+        throw Error(Error::Kind::Other, std::string("The network backend cannot be loaded (") + (why ? why : kTorchBackendFile) + "): run ./rivlen build again.");
+    }
+    return found;
+}
+
+}  // namespace
+
+std::shared_ptr<Network> loadNetwork(const NetworkCard& card) {
+    if (!std::filesystem::exists(card.file))
+        throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is missing: restore the networks folder that came with Rivlen.");
+    if (!card.sha256.empty() && fileSha256(card.file) != card.sha256)
+        throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is not the one that its card describes (SHA-256 differs): restore it, or choose another network.");
+    const auto load = reinterpret_cast<LoadTorchNetwork>(backend(kTorchBackendEntry));
     return std::shared_ptr<Network>(load(card));
 }
+
+double matrixPeak() { return reinterpret_cast<MatrixPeak>(backend(kMatrixPeakEntry))(); }
 
 }  // namespace rivlen

@@ -22,4 +22,8 @@ public:
 /// Throws Error (InputUnreadable) when the module is missing, broken or not what its card says.
 std::shared_ptr<Network> loadNetwork(const NetworkCard& card);
 
+/// What this machine reaches in the backend's matrix multiplication (1024 x 1024, best of ten), in 1e9 operations per second:
+/// the yardstick for networks. Throws Error (Other) when the backend cannot be loaded.
+double matrixPeak();
+
 }  // namespace rivlen

@@ -5,11 +5,13 @@
 
 #include <algorithm>
 #include <cerrno>
+#include <cmath>
 #include <cstring>
 #include <fstream>
 #include <functional>
 #include <nlohmann/json.hpp>
 
+#include "core/audio/Decibel.h"
 #include "core/audio/Error.h"
 #include "core/audio/Resources.h"
 
@@ -93,6 +95,7 @@ std::shared_ptr<StemStore> StemStore::openFinished(const fs::path& folder) {
         const auto& levels = facts.at("levels");
         for (size_t s = 0; s < levels.size() && s < store->m_shape.stems.size(); ++s)
             store->m_levels->setRow(int(s), levels[s].get<std::vector<float>>());
+        store->m_residual = facts.value("residual", -1.0);
         store->m_available = store->m_shape.frames;
         store->m_finished = true;
         return store;
@@ -122,7 +125,22 @@ StemStore::~StemStore() {
     for (int file : m_files) ::close(file);
 }
 
-void StemStore::append(const std::vector<AudioBuffer>& stems) {
+std::optional<double> StemStore::residualDb() const {
+    if (m_residual < 0) return std::nullopt;
+    return toDb(m_residual);
+}
+
+void StemStore::append(const std::vector<AudioBuffer>& stems, const AudioBuffer* source) {
+    if (source) {
+        double residual = std::max(0.0, m_residual.load());
+        const auto x = source->samples();
+        for (size_t i = 0; i < x.size(); ++i) {
+            double sum = 0;
+            for (const auto& stem : stems) sum += double(stem.samples()[i]);
+            residual = std::max(residual, std::fabs(sum - double(x[i])));
+        }
+        m_residual = residual;
+    }
     std::vector<float> interleaved;
     for (size_t s = 0; s < stems.size(); ++s) {
         const AudioBuffer& stem = stems[s];
@@ -152,7 +170,7 @@ void StemStore::finish() {
     const fs::path part = m_folder / "stems.json.part";
     {
         std::ofstream out(part);
-        out << nlohmann::json{{"stems", m_shape.stems}, {"sample_rate", m_shape.sampleRate}, {"channels", m_shape.channels}, {"frames", m_shape.frames}, {"levels", levels}}.dump();
+        out << nlohmann::json{{"stems", m_shape.stems}, {"sample_rate", m_shape.sampleRate}, {"channels", m_shape.channels}, {"frames", m_shape.frames}, {"residual", m_residual.load()}, {"levels", levels}}.dump();
     }
     std::error_code problem;
     fs::rename(part, m_folder / "stems.json", problem);

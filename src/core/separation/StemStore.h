@@ -2,6 +2,7 @@
 #include <atomic>
 #include <filesystem>
 #include <memory>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -36,8 +37,11 @@ public:
     int64_t available() const { return m_available; }  ///< frames that can be read already
     bool finished() const { return m_finished; }
 
-    void append(const std::vector<AudioBuffer>& stems);  ///< throws Error (OutputUnwritable), e.g. disk full
+    /// The next frames of all stems, and of the source to measure what they lack. Throws Error (OutputUnwritable), e.g. disk full.
+    void append(const std::vector<AudioBuffer>& stems, const AudioBuffer* source = nullptr);
     void finish();
+    /// Peak of the source minus the sum of the stems in dBFS, so far; nothing when it was not measured.
+    std::optional<double> residualDb() const;
 
     const LevelTrack& levels() const { return *m_levels; }  ///< one row per stem
 
@@ -54,6 +58,7 @@ private:
     std::unique_ptr<LevelTrack> m_levels;
     std::atomic<int64_t> m_available{0};
     std::atomic<bool> m_finished{false};
+    std::atomic<double> m_residual{-1.0};  ///< -1: not measured
 };
 
 }  // namespace rivlen

@@ -7,5 +7,7 @@ namespace rivlen {
 using LoadTorchNetwork = Network* (*)(const NetworkCard&);
 inline constexpr const char* kTorchBackendFile = "librivlen-torch.so";
 inline constexpr const char* kTorchBackendEntry = "rivlenLoadTorchNetwork";
+using MatrixPeak = double (*)();
+inline constexpr const char* kMatrixPeakEntry = "rivlenMatrixPeak";
 
 }  // namespace rivlen

@@ -2,6 +2,7 @@
 #include <ATen/Parallel.h>
 #include <torch/script.h>
 
+#include <chrono>
 #include <cmath>
 #include <thread>
 
@@ -12,11 +13,13 @@ namespace rivlen {
 
 namespace {
 
+/// Measured in docs/performance.md: two threads are worth having, more than the cores never are.
+int threads() { return int(std::max(1u, std::min(4u, std::thread::hardware_concurrency()))); }
+
 class TorchNetwork : public Network {
 public:
     explicit TorchNetwork(const NetworkCard& card) : m_card(card) {
-        // Measured in docs/performance.md: two threads are worth having, more than the cores never are.
-        at::set_num_threads(int(std::max(1u, std::min(4u, std::thread::hardware_concurrency()))));
+        at::set_num_threads(threads());
         try {
             m_module = torch::jit::load(card.file.string(), at::kCPU);
             m_module.eval();
@@ -62,3 +65,17 @@ private:
 }  // namespace rivlen
 
 extern "C" rivlen::Network* rivlenLoadTorchNetwork(const rivlen::NetworkCard& card) { return new rivlen::TorchNetwork(card); }
+
+extern "C" double rivlenMatrixPeak() {
+    const c10::InferenceMode noGradients;
+    at::set_num_threads(rivlen::threads());
+    constexpr int n = 1024;
+    const at::Tensor a = torch::rand({n, n}), b = torch::rand({n, n});
+    double best = 1e9;
+    for (int i = 0; i < 10; ++i) {
+        const auto start = std::chrono::steady_clock::now();
+        const at::Tensor c = at::matmul(a, b);
+        best = std::min(best, std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count());
+    }
+    return 2.0 * n * n * n / best / 1e9;
+}
