@@ -7,6 +7,7 @@
 #include <cstdio>
 
 #include "app/MainWindow.h"
+#include "app/NetworksDialog.h"
 #include "app/Theme.h"
 #include "core/audio/Memory.h"
 
@@ -46,7 +47,8 @@ int run(int argc, char** argv) {
     const QCommandLineOption split("split", "Splits the current reel first.");
     const QCommandLineOption ownership("ownership", "Shows the Ownership picture.");
     const QCommandLineOption first("first-paint", "Prints the seconds to the first paint and ends.");
-    parser.addOptions({picture, stage, split, ownership, first});
+    const QCommandLineOption networks("networks", "Opens the list of networks; with --picture it is what the picture shows.");
+    parser.addOptions({picture, stage, split, ownership, networks, first});
     parser.process(app);
     theme::apply();
 
@@ -68,6 +70,8 @@ int run(int argc, char** argv) {
     } else if (!files.isEmpty()) {
         controller.addFiles(files);
     }
+    NetworksDialog list(controller, &window);
+    if (parser.isSet(networks)) list.open();
     if (!parser.isSet(picture)) return QApplication::exec();
 
     settle(controller, window);
@@ -78,7 +82,8 @@ int run(int argc, char** argv) {
     if (parser.isSet(stage)) controller.setStage(parser.value(stage).toStdString());
     window.showOwnership(parser.isSet(ownership));
     settle(controller, window);
-    if (!window.grab().save(parser.value(picture))) {
+    QWidget& shown = parser.isSet(networks) ? static_cast<QWidget&>(list) : window;
+    if (!shown.grab().save(parser.value(picture))) {
         std::fprintf(stderr, "rivlen-desk: the picture \"%s\" cannot be written: check the folder.\n", qPrintable(parser.value(picture)));
         return 4;
     }

@@ -1,6 +1,4 @@
 // Drives the real window as a user does: keys, clicks, drops.
-#include <gtest/gtest.h>
-
 #include <QComboBox>
 #include <QDropEvent>
 #include <QLabel>
@@ -8,71 +6,13 @@
 #include <QListWidget>
 #include <QMimeData>
 #include <QSlider>
-#include <QTest>
 #include <fstream>
 
-#include "Support.h"
-#include "app/MainWindow.h"
+#include "WindowFixture.h"
 #include "app/Theme.h"
-#include "core/media/MediaReader.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
-
-namespace {
-
-const QString demo = QString(RIVLEN_SOURCE_DIR) + "/demo/";
-
-struct Window : testing::Test {
-    TempFolder folder;
-    std::unique_ptr<Controller> controller;
-    std::unique_ptr<MainWindow> window;
-
-    void SetUp() override {
-        qputenv("XDG_CACHE_HOME", QByteArray::fromStdString((folder / "cache").string()));
-        open();
-    }
-    void open() {
-        controller = std::make_unique<Controller>(makeSilentClock());
-        window = std::make_unique<MainWindow>(*controller);
-        window->show();
-        window->activateWindow();
-        if (!QTest::qWaitForWindowActive(window.get(), 3000)) QTest::qWait(50);
-    }
-    void TearDown() override {
-        controller->newSession();
-        window.reset();
-        controller.reset();
-    }
-
-    template <typename F>
-    bool until(F&& condition, int ms = 60000) { return QTest::qWaitFor(condition, ms); }
-    void key(Qt::Key k, Qt::KeyboardModifiers m = Qt::NoModifier) { QTest::keyClick(window.get(), k, m); }
-    template <typename T>
-    T* find(const char* name) {
-        T* widget = window->findChild<T*>(name);
-        EXPECT_NE(widget, nullptr) << name;
-        return widget;
-    }
-    void add(const QStringList& files) {
-        const size_t before = controller->session().reels.size();
-        controller->addFiles(files);
-        ASSERT_TRUE(until([&] { return controller->session().reels.size() == before + size_t(files.size()) && !controller->currentState()->reading; }));
-    }
-    fs::path clip(const char* name, double seconds) {
-        MediaReader reader((demo + "reel-2-saloon.flac").toStdString());
-        writeWav(folder / name, reader.read(48000, int64_t(seconds * 48000)), 48000);
-        return folder / name;
-    }
-    void addAndSplit(double seconds = 5) {
-        add({QString::fromStdString(clip("clip.wav", seconds).string())});
-        controller->editReel("", [](Reel& r) { r.quality = "quick"; });
-        key(Qt::Key_Return, Qt::ControlModifier);
-        ASSERT_TRUE(until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
-    }
-};
-
-}  // namespace
 
 TEST_F(Window, StartsEmptyAndSaysWhatToDo) {
     bool told = false;

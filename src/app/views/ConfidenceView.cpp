@@ -40,6 +40,11 @@ void ConfidenceView::paintPicture(QPainter& p) {
         p.drawLine(QPointF(0, y), QPointF(width(), y));
     }
     if (!known) return;
+    p.setFont(theme::font(11));
+    p.setPen(theme::quietInk);
+    const QRectF scale(width() - 60, 0, 54, height());
+    p.drawText(QRectF(scale.x(), lane.top() - 16, scale.width(), 14), Qt::AlignRight | Qt::AlignVCenter, "100 %");
+    p.drawText(QRectF(scale.x(), lane.bottom() - 14, scale.width(), 14), Qt::AlignRight | Qt::AlignVCenter, "0");
     p.setRenderHint(QPainter::Antialiasing);
     const double rate = state->info->sampleRate;
     const int64_t done = state->stems->available();

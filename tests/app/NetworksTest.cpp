@@ -1,0 +1,89 @@
+// Networks in the window: chosen, explained, installed, refused, removed; what a split says afterwards.
+#include <QComboBox>
+#include <QLabel>
+#include <QListWidget>
+#include <QPushButton>
+
+#include "WindowFixture.h"
+#include "app/NetworksDialog.h"
+#include "app/views/ConfidenceView.h"
+#include "core/separation/NetworkLibrary.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+const QString networks = QString(RIVLEN_SOURCE_DIR) + "/tests/data/networks/";
+
+struct Networks : Window {
+    NetworksDialog* openDialog() {
+        controller->setStage("split");
+        QTest::mouseClick(find<QPushButton>("openNetworks"), Qt::LeftButton);
+        NetworksDialog* dialog = nullptr;
+        EXPECT_TRUE(until([&] { return (dialog = window->findChild<NetworksDialog*>("networks")) && dialog->isVisible(); }));
+        return dialog;
+    }
+};
+
+}  // namespace
+
+TEST_F(Networks, AreExplainedWithTheirMeasuredFigures) {
+    NetworksDialog* dialog = openDialog();
+    const NetworkCard card = findNetwork("");
+    const QString text = dialog->findChild<QLabel*>("networkCard")->text();
+    EXPECT_TRUE(text.contains(QString::fromStdString(card.purpose)));
+    EXPECT_TRUE(text.contains(QString::number(card.all.at("quality").at("stereo").at("gain").at("dialogue").get<double>(), 'f', 1) + " dB"));
+    EXPECT_TRUE(text.contains("Cross-talk") && text.contains(QString::fromStdString(card.licence)));
+    EXPECT_FALSE(dialog->findChild<QPushButton*>("removeNetwork")->isEnabled()) << "shipped networks stay";
+    EXPECT_EQ(dialog->findChild<QListWidget*>("networkList")->count(), int(listNetworks().size()));
+}
+
+TEST_F(Networks, FromElsewhereAreInstalledAndRemoved) {
+    NetworksDialog* dialog = openDialog();
+    auto* list = dialog->findChild<QListWidget*>("networkList");
+    const int before = list->count();
+    dialog->install(networks + "halves.json");
+    EXPECT_FALSE(dialog->findChild<QPushButton*>("installNetwork")->isEnabled()) << "one at a time";
+    ASSERT_TRUE(until([&] { return list->count() == before + 1; }));
+    list->setCurrentRow(before);
+    EXPECT_TRUE(dialog->findChild<QLabel*>("networkCard")->text().contains("Only on the command line"));
+    EXPECT_EQ(find<QComboBox>("network")->count(), before) << "its stems have no place in the window";
+    QTest::mouseClick(dialog->findChild<QPushButton*>("removeNetwork"), Qt::LeftButton);
+    EXPECT_EQ(list->count(), before);
+}
+
+TEST_F(Networks, ABadOneIsRefusedWithASentence) {
+    NetworksDialog* dialog = openDialog();
+    const int before = dialog->findChild<QListWidget*>("networkList")->count();
+    dialog->install(networks + "noisy.json");
+    auto* state = dialog->findChild<QLabel*>("networkState");
+    ASSERT_TRUE(until([&] { return state->text().contains("refused"); }));
+    EXPECT_TRUE(state->text().contains("out of silence"));
+    EXPECT_EQ(dialog->findChild<QListWidget*>("networkList")->count(), before);
+    EXPECT_TRUE(dialog->findChild<QPushButton*>("installNetwork")->isEnabled());
+}
+
+TEST_F(Networks, ASplitTellsItsResidualAndConfidence) {
+    addAndSplit(3);
+    controller->setStage("split");
+    ASSERT_TRUE(controller->currentState()->stems->residualDb().has_value());
+    EXPECT_LT(*controller->currentState()->stems->residualDb(), -120);
+    bool told = false;
+    for (const QLabel* label : window->findChildren<QLabel*>()) told |= label->isVisible() && label->text().contains("Confidence") && label->text().contains("sum to the source");
+    EXPECT_TRUE(told);
+    auto* lane = find<ConfidenceView>("confidence");
+    EXPECT_TRUE(lane->isVisible());
+    controller->setStage("weigh");
+    EXPECT_FALSE(lane->isVisible());
+}
+
+TEST_F(Networks, QualityIsGivenInPlainWords) {
+    add({demo + "reel-3-bridge.flac"});
+    controller->setStage("split");
+    auto* words = find<QLabel>("qualityInWords");
+    const QString fine = words->text();
+    EXPECT_TRUE(fine.contains("cleaner") && fine.contains("hour")) << fine.toStdString();
+    controller->editReel("Choose quality", [](Reel& r) { r.quality = "quick"; });
+    EXPECT_TRUE(until([&] { return words->text() != fine && words->text().contains("cleaner"); })) << "the quick companion has figures of its own";
+}
