@@ -47,7 +47,7 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
         throw Error(Error::Kind::Usage, "The span asked for in \"" + file + "\" is empty: --from must lie before --to and before the end (" + formatTime(reader.info().duration()) + ").");
 
     const StemFiles::Target target{o.out, std::filesystem::path(file).stem().string(), AudioFormat::parse(o.format, o.bits), o.force};
-    StemFiles files(target, stemsGiven(card, options), reader.sampleRate(), reader.channels(), settings);
+    StemFiles files(target, stemsGiven(card, options), reader.sampleRate(), reader.channels(), settings, o.json);
     if (!network) network = loadNetwork(card);
     {
         ProgressLine line("splitting " + std::filesystem::path(file).filename().string());
@@ -58,7 +58,7 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
     const StemReport report = files.finish();
     nlohmann::json json{{"file", file}, {"network", card.id}, {"residual_dbfs", number(report.residualDbfs)}};
     for (const auto& stem : report.stems)
-        json["stems"].push_back({{"name", stem.name}, {"path", stem.file.string()}, {"peak_dbfs", number(stem.peakDbfs)}, {"rms_dbfs", number(stem.rmsDbfs)}, {"lufs", number(stem.lufs)}});
+        json["stems"].push_back({{"name", stem.name}, {"path", stem.file.string()}, {"peak_dbfs", number(stem.peakDbfs)}, {"rms_dbfs", number(stem.rmsDbfs)}, {"lufs", stem.lufs ? number(*stem.lufs) : nullptr}});
     json["seconds_audio"] = double(end - options.from) / reader.sampleRate();
     json["seconds_wall"] = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     json["settings"] = toJson(settings);

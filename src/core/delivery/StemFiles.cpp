@@ -21,6 +21,7 @@ struct StemFiles::Impl {
     std::vector<std::unique_ptr<AudioWriter>> writers;
     std::vector<LoudnessMeter> meters;
     std::vector<double> energies;
+    std::vector<float> peaks;
     double residual = 0;
     int64_t samples = 0;
     int wanted = 0;
@@ -61,26 +62,29 @@ struct StemFiles::Impl {
         }
         for (size_t s = 0; s < out.size(); ++s) {
             for (float v : out[s].samples()) energies[s] += double(v) * v;
-            meters[s].add(out[s]);
+            for (float v : out[s].samples()) peaks[s] = std::max(peaks[s], std::fabs(v));
+            if (!meters.empty()) meters[s].add(out[s]);
             writers[s]->write(out[s]);
         }
         samples += int64_t(count) * original.channels();
     }
 };
 
-StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int rate, int channels, const IsolationSettings& settings)
+StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int rate, int channels, const IsolationSettings& settings,
+                     bool measureLoudness)
     : m(std::make_unique<Impl>(channels, rate)) {
     const auto found = std::find(names.begin(), names.end(), settings.stem);
-    if (found == names.end())
+    m->settings = settings;
+    if (found == names.end() && !m->neutral())
         throw Error(Error::Kind::Usage, "The network gives no stem \"" + settings.stem + "\": choose one of its own, or another network.");
     m->wanted = int(found - names.begin());
-    m->settings = settings;
     for (const auto& name : names) {
         m->writers.push_back(std::make_unique<AudioWriter>(stemPath(target, name), rate, channels, target.format, target.overwrite));
-        m->meters.emplace_back(channels, rate, LoudnessMeter::Detail::LoudnessAndPeak);
+        if (measureLoudness) m->meters.emplace_back(channels, rate, LoudnessMeter::Detail::LoudnessAndPeak);
         m->stems.emplace_back(channels, m->isolator.margin());
     }
     m->energies.assign(names.size(), 0.0);
+    m->peaks.assign(names.size(), 0.0f);
     m->names = std::move(names);
 }
 
@@ -105,7 +109,8 @@ StemReport StemFiles::finish() {
     for (size_t s = 0; s < m->names.size(); ++s) {
         m->writers[s]->commit();
         const double rms = m->samples > 0 ? std::sqrt(m->energies[s] / double(m->samples)) : 0.0;
-        report.stems.push_back({m->names[s], m->writers[s]->file(), m->meters[s].samplePeak(), toDb(rms), m->meters[s].integrated()});
+        report.stems.push_back({m->names[s], m->writers[s]->file(), toDb(double(m->peaks[s])), toDb(rms),
+                                m->meters.empty() ? std::nullopt : std::optional(m->meters[s].integrated())});
     }
     report.residualDbfs = toDb(m->residual);
     return report;

@@ -1,6 +1,7 @@
 #pragma once
 #include <filesystem>
 #include <memory>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -14,7 +15,8 @@ struct StemReport {
     struct Stem {
         std::string name;
         std::filesystem::path file;
-        double peakDbfs, rmsDbfs, lufs;
+        double peakDbfs, rmsDbfs;
+        std::optional<double> lufs;  ///< when it was asked for
     };
     std::vector<Stem> stems;
     double residualDbfs;  ///< peak of source minus sum of the stems as computed in 32-bit float
@@ -31,8 +33,10 @@ public:
         bool overwrite = false;
     };
 
-    /// Opens all files; throws Error (OutputUnwritable), or Error (Usage) when the wanted stem is not among stems.
-    StemFiles(const Target& target, std::vector<std::string> stems, int sampleRate, int channels, const IsolationSettings& settings);
+    /// Opens all files; throws Error (OutputUnwritable), or Error (Usage) when the settings shape a stem that is not among
+    /// stems. measureLoudness costs a quarter of the writing.
+    StemFiles(const Target& target, std::vector<std::string> stems, int sampleRate, int channels, const IsolationSettings& settings,
+              bool measureLoudness = true);
     ~StemFiles();
 
     void add(const AudioBuffer& source, const std::vector<AudioBuffer>& stems);

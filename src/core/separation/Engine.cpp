@@ -21,7 +21,7 @@ public:
         : m_channels(std::move(channels)),
           m_in(rate, network->card().sampleRate, int(m_channels.size())),
           m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * network->card().sampleRate),
-                  int64_t(o.tileSeconds * network->card().sampleRate), o.quality == EngineOptions::Quality::Fine ? 2 : 1) {
+                  int64_t((o.tileSeconds > 0 ? o.tileSeconds : o.quality == EngineOptions::Quality::Fine ? 32.0 : 48.0) * network->card().sampleRate), o.quality == EngineOptions::Quality::Fine ? 2 : 1) {
         const NetworkCard& card = network->card();
         const auto given = stemsGiven(card, o);
         for (size_t s = 0; s < card.stems.size(); ++s)
@@ -72,16 +72,19 @@ private:
     std::vector<Resampler> m_out;
 };
 
-/// Hands finished sound on in a thread of its own, one piece at a time.
+/// Completes finished sound and hands it on, in a thread of its own, one piece at a time.
 class Deliverer {
 public:
-    explicit Deliverer(const StemSink& sink) : m_sink(sink) {}
+    Deliverer(Remainder remainder, const StemSink& sink) : m_remainder(std::move(remainder)), m_sink(sink) {}
     ~Deliverer() {
         if (m_running.valid()) m_running.wait();
     }
     void deliver(int64_t first, AudioBuffer source, std::vector<AudioBuffer> stems) {
         wait();
-        m_running = std::async(std::launch::async, [this, first, source = std::move(source), stems = std::move(stems)] { m_sink(first, source, stems); });
+        m_running = std::async(std::launch::async, [this, first, source = std::move(source), stems = std::move(stems)]() mutable {
+            m_remainder.share(source, stems);
+            m_sink(first, source, stems);
+        });
     }
     /// Throws what the sink threw.
     void wait() {
@@ -89,6 +92,7 @@ public:
     }
 
 private:
+    Remainder m_remainder;
     const StemSink& m_sink;
     std::future<void> m_running;
 };
@@ -117,11 +121,9 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
             for (int c : group) lanes.emplace_back(std::vector<int>{c}, source.sampleRate(), network, options);
         }
     }
-    Remainder remainder(int(stemCount), source.channels(), source.sampleRate());
-
     int64_t read = 0, written = 0;
     AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
-    Deliverer deliverer(sink);
+    Deliverer deliverer(Remainder(int(stemCount), source.channels(), source.sampleRate()), sink);
     const auto handOn = [&](int64_t upTo) {
         int64_t count = upTo - written;
         for (const Lane& lane : lanes)
@@ -136,7 +138,6 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
                 for (size_t c = 0; c < lane.channels().size(); ++c)
                     std::copy_n(part.channel(int(c)).begin(), count, stems[s].channel(lane.channels()[c]).begin());
             }
-        remainder.share(original, stems);
         deliverer.deliver(written, std::move(original), std::move(stems));
         written += count;
         progress.report(double(written) / double(length));

@@ -2,6 +2,7 @@
 
 #include <dlfcn.h>
 
+#include <cstdlib>
 #include <mutex>
 
 #include "core/audio/Error.h"
@@ -19,9 +20,12 @@ void* backend(const char* entry) {
     static void* library = nullptr;
     const std::lock_guard lock(guard);
     if (!library) {
+        // Two threads of the matrix library do not multiply faster here than one (docs/performance.md), but they spin while
+        // they wait: a third of the processor's time. libtorch's own threads stay.
+        setenv("OPENBLAS_NUM_THREADS", "1", 0);
         for (const char* place : {"", "../lib/rivlen"}) {
             const auto path = programFolder() / place / kTorchBackendFile;
-            if (std::filesystem::exists(path)) library = dlopen(path.c_str(), RTLD_NOW | RTLD_LOCAL);
+            if (std::filesystem::exists(path)) library = dlopen(path.c_str(), RTLD_LAZY | RTLD_LOCAL);  // lazily: most of what it brings is never called
             if (library) break;
         }
     }
