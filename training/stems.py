@@ -10,6 +10,7 @@ from scipy.signal import fftconvolve
 
 import bands
 import paths
+import singing
 
 EARLY = int(0.05 * bands.RATE)  # reflections up to 50 ms help speech (ISO 3382-1's D50): they stay with the voice
 
@@ -59,6 +60,7 @@ class Stems:
 
     def __init__(self, split, rng):
         self.rng = rng
+        self.singers = split == "train"  # the development set has none: its speakers would be in two stems
         self.speech, self.music, self.effects = (Role(split, r) for r in ("speech", "music", "effects"))
         self.beds = np.load(paths.PREPARED / f"{split}-beds.npy", mmap_mode="r")
 
@@ -125,7 +127,13 @@ class Stems:
         x = at_speed(np.pad(role.stretch(at, at + need), ((0, 0), (0, int(n * speed) + 2 - need))), speed, n)
         x[1] *= rng.choice([-1, 1]) * rng.uniform(0.4, 1.4) if rng.random() < 0.9 else 0
         level = np.sqrt(np.mean(x ** 2) * 2)
-        return x * np.float32(0.08 / max(level, 0.004))
+        x = x * np.float32(0.08 / max(level, 0.004))
+        if self.singers and rng.random() < 0.15:
+            line = singing.sing(rng, self.words(n)[0]) * np.float32(10 ** (rng.uniform(-12, 3) / 20))
+            x += placed(line, rng.uniform(-0.3, 0.3))
+            tail = self.impulse()
+            x += np.stack([fftconvolve(line, tail[c])[:n] for c in range(2)]).astype(np.float32)
+        return x
 
     def bed(self, n):
         """Procedural ambience made wide: the sides come from another stretch of the same texture."""

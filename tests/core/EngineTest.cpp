@@ -5,6 +5,7 @@
 #include <thread>
 
 #include "Support.h"
+#include "core/audio/Error.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -17,7 +18,7 @@ struct Separated {
 };
 
 Separated run(SampleSource& source, const std::shared_ptr<Network>& network, EngineOptions options = {}) {
-    Separated all{AudioBuffer(source.channels(), 0), std::vector<AudioBuffer>(network->card().stems.size(), AudioBuffer(source.channels(), 0))};
+    Separated all{AudioBuffer(source.channels(), 0), std::vector<AudioBuffer>(stemsGiven(network->card(), options).size(), AudioBuffer(source.channels(), 0))};
     const Progress progress;
     separate(source, network, options, [&](int64_t first, const AudioBuffer& x, const std::vector<AudioBuffer>& stems) {
         EXPECT_EQ(first, all.source.frames());
@@ -128,4 +129,37 @@ TEST(Engine, ReportsProgressToTheEnd) {
     EXPECT_TRUE(std::is_sorted(seen.begin(), seen.end()));
     EXPECT_GT(seen.size(), 4u);
     EXPECT_DOUBLE_EQ(seen.back(), 1.0);
+}
+
+TEST(Engine, ShowsStemsTogetherApartOrInAWantedOrder) {
+    const auto network = std::make_shared<FakeNetwork>();
+    network->m_card.shown = {"dialogue", "ambience"};
+    network->m_card.shownRow = {0, 0, 1};  // dialogue and music are shown as one
+    BufferSource source(programme(2, 48000, 48000), 48000);
+    EngineOptions apart, wanted, lost;
+    apart.apart = true;
+    wanted.stems = {"ambience", "music", "dialogue"};
+    lost.stems = {"dialogue"};
+    const Separated shown = run(source, network), all = run(source, network, apart), ordered = run(source, network, wanted);
+    ASSERT_EQ(shown.stems.size(), 2u);
+    ASSERT_EQ(all.stems.size(), 3u);
+    AudioBuffer both = all.stems[0];
+    for (size_t i = 0; i < both.samples().size(); ++i) both.samples()[i] += all.stems[1].samples()[i];
+    EXPECT_LT(differenceDb(both, shown.stems[0]), -100);
+    EXPECT_LT(differenceDb(ordered.stems[2], shown.stems[0]), -100);
+    EXPECT_LT(toDb(double(peakOf(ordered.stems[1].samples()))), -100) << "no such stem: silent";
+    for (const Separated* s : {&shown, &all, &ordered}) EXPECT_LT(residualDb(*s), -120);
+    EXPECT_THROW(run(source, network, lost), Error) << "a stem would be lost";
+}
+
+TEST(Engine, WhatTheSinkThrowsEndsTheSeparation) {
+    BufferSource source(programme(1, 48000, 48000 * 5), 48000);
+    EngineOptions options;
+    options.tileSeconds = options.firstTileSeconds = 0.5;
+    int calls = 0;
+    const auto full = [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {
+        if (++calls == 2) throw Error(Error::Kind::OutputUnwritable, "The disk is full.");
+    };
+    EXPECT_THROW(separate(source, std::make_shared<FakeNetwork>(), options, full, Progress{}), Error);
+    EXPECT_EQ(calls, 2);
 }
