@@ -1,3 +1,3 @@
 version https://git-lfs.github.com/spec/v1
-oid sha256:aaf2566f12f27b29ffffc0e52b1fa3a1ee9703c51374b80330947205ff93e3c3
-size 16881698
+oid sha256:1bf60f9f4606ecb24feff956dfa181757951e019684e50abeda6d667d78dc6c0
+size 16882210

@@ -13,7 +13,7 @@
 #include "core/audio/AudioBuffer.h"
 #include "core/audio/Decibel.h"
 #include "core/media/AudioWriter.h"
-#include "core/separation/Network.h"
+#include "core/separation/Engine.h"
 
 namespace rivlen::test {
 
@@ -87,6 +87,30 @@ inline double differenceDb(const AudioBuffer& a, const AudioBuffer& b) {
     double peak = 0;
     for (size_t i = 0; i < a.samples().size(); ++i) peak = std::max(peak, std::fabs(double(a.samples()[i]) - double(b.samples()[i])));
     return toDb(peak);
+}
+
+/// A whole separation in memory: one buffer per stem given.
+inline std::vector<AudioBuffer> separated(const std::shared_ptr<Network>& network, const AudioBuffer& x, int rate = 48000, const EngineOptions& options = {}) {
+    BufferSource source(x, rate);
+    std::vector<AudioBuffer> all(stemsGiven(network->card(), options).size(), AudioBuffer(x.channels(), 0));
+    separate(source, network, options, [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>& stems) {
+        for (size_t s = 0; s < stems.size(); ++s) all[s].append(stems[s]);
+    }, Progress{});
+    return all;
+}
+
+inline AudioBuffer sumOf(const std::vector<AudioBuffer>& parts) {
+    AudioBuffer sum = parts.at(0);
+    for (size_t p = 1; p < parts.size(); ++p)
+        for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += parts[p].samples()[i];
+    return sum;
+}
+
+/// Mean power of all samples, dB.
+inline double levelDb(const AudioBuffer& x) {
+    double power = 1e-20;
+    for (float v : x.samples()) power += double(v) * v;
+    return 10 * std::log10(power / double(std::max<size_t>(1, x.samples().size())));
 }
 
 /// A network without learning, for the machinery around it: a short symmetric filter, its complement and silence.

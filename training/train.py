@@ -26,7 +26,7 @@ import paths
 import waveform
 
 # dialogue, room, music, ambience, dialogue and room together; the sum is 1
-WEIGHT = torch.tensor([0.1, 0.1, 0.25, 0.25, 0.3])
+WEIGHT = torch.tensor([0.06, 0.06, 0.24, 0.34, 0.3])
 
 
 def feed(queue, size, seed, transform):
@@ -50,7 +50,7 @@ def loss_of(logits, xx, xs, ss):
     error = (ss - 2 * m * xs + m * m * xx).sum((2, 3, 4)).clamp_min(0)
     total = xx.sum((2, 3, 4)) + 1e-6
     energy = torch.log10(error / (ss.sum((2, 3, 4)) + 0.02 * total) + 0.01).mean(0)
-    return (4.0 * WEIGHT * magnitude + 1.2 * WEIGHT * energy).sum(), energy.detach()
+    return (4.0 * WEIGHT * magnitude + 2.0 * WEIGHT * energy).sum(), energy.detach()
 
 
 def brief(net):

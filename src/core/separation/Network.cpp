@@ -40,6 +40,12 @@ void* backend(const char* entry) {
 }  // namespace
 
 std::shared_ptr<Network> loadNetwork(const NetworkCard& card) {
+    if (card.sha256.empty())
+        throw Error(Error::Kind::InputUnreadable, "The network \"" + card.id + "\" was never checked: install it with `rivlen-cli networks install`, or choose another network.");
+    return loadForTrial(card);
+}
+
+std::shared_ptr<Network> loadForTrial(const NetworkCard& card) {
     if (!std::filesystem::exists(card.file))
         throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is missing: restore the networks folder that came with Rivlen.");
     if (!card.sha256.empty() && fileSha256(card.file) != card.sha256)

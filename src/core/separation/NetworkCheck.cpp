@@ -125,7 +125,7 @@ NetworkFacts checkNetwork(const NetworkCard& card, const CheckLimits& limits) {
 }
 
 NetworkFacts tryNetwork(const NetworkCard& card) {
-    const auto network = loadNetwork(card);
+    const auto network = loadForTrial(card);
     const int channels = card.stereo ? 2 : 1;
     const int64_t n = std::max<int64_t>(card.sampleRate * 10, card.minimum);
     AudioBuffer x(channels, n);
