@@ -125,7 +125,8 @@ public:
         m_card.grid = 32;
     }
     const NetworkCard& card() const override { return m_card; }
-    std::vector<AudioBuffer> separate(const AudioBuffer& x) override {
+    using Network::separate;
+    std::vector<AudioBuffer> separate(const AudioBuffer& x, int) override {
         std::vector<AudioBuffer> stems(3, AudioBuffer(x.channels(), x.frames()));
         for (int c = 0; c < x.channels(); ++c)
             for (int64_t i = 0; i < x.frames(); ++i) {

@@ -34,16 +34,24 @@ def edges():
     return np.array(e)
 
 
+def gathering():
+    """float32[BINS, BANDS]: sums bins over each band."""
+    e = edges()
+    matrix = np.zeros((BINS, BANDS), np.float32)
+    for b in range(BANDS):
+        matrix[e[b]:e[b + 1], b] = 1
+    return matrix
+
+
 def interpolation():
-    """float32[BANDS, BINS]: weights (columns sum to 1) that spread band values over the bins linearly."""
+    """(int64[BINS], float32[BINS]): spreading band values over the bins linearly, a bin takes the share given of the band given
+    and the rest of the next band."""
     e = edges()
     centres = (e[:-1] + e[1:] - 1) / 2
-    matrix = np.zeros((BANDS, BINS), np.float32)
-    for i in range(BINS):
-        j = int(np.clip(np.searchsorted(centres, i) - 1, 0, BANDS - 2))
-        w = float(np.clip((i - centres[j]) / (centres[j + 1] - centres[j]), 0, 1))
-        matrix[j, i], matrix[j + 1, i] = 1 - w, w
-    return matrix
+    bins = np.arange(BINS)
+    lower = np.clip(np.searchsorted(centres, bins) - 1, 0, BANDS - 2)
+    share = 1 - np.clip((bins - centres[lower]) / (centres[lower + 1] - centres[lower]), 0, 1)
+    return lower, share.astype(np.float32)
 
 
 @dataclass(frozen=True)

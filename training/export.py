@@ -6,6 +6,7 @@ The card's figures are all measured here: quality and cross-talk on the developm
 excerpt of it (for the tests), speed with rivlen-cli on five minutes of sound when it has been built.
 """
 import argparse
+import copy
 import datetime
 import hashlib
 import json
@@ -20,6 +21,7 @@ import soundfile
 import torch
 
 import bands
+import compact
 import evaluate
 import make_excerpt
 import measures
@@ -98,10 +100,10 @@ def main():
     saved = torch.load(paths.RUNS / options.run / "last.pt")
     net = model.KINDS[options.kind]()
     net.load_state_dict(saved["average"])
-    net = net.to(memory_format=torch.channels_last).eval()
+    net = net.eval()
     whole = kind.get("whole_voice", False)
     stems = evaluate.SHOWN if whole else mix.STEMS
-    script = torch.jit.freeze(torch.jit.script(waveform.WaveformNetwork(net, whole).eval()))
+    script = torch.jit.script(waveform.WaveformNetwork(compact.compact(copy.deepcopy(net)), whole).eval())
     NETWORKS.mkdir(exist_ok=True)
     file = NETWORKS / f"{options.kind}.ts"
     script.save(str(file))

@@ -45,21 +45,3 @@ def groups_of(name, axis):
     if axis == 1 and name in ("right2.0.conv.weight", "right1.0.conv.weight"):
         return 2
     return 1
-
-
-def from_mono(earlier):
-    """The state of a mono three-stem network as one of mid and side with four stems."""
-    state = dict(earlier)
-    first = earlier["first.linear.weight"]                       # patches of 4 x (power, position)
-    wide = torch.zeros(first.size(0), 4, 5)
-    wide[:, :, 0], wide[:, :, 4] = first.view(-1, 4, 2)[:, :, 0], first.view(-1, 4, 2)[:, :, 1]
-    state["first.linear.weight"] = wide.flatten(1)
-    shift = torch.tensor([0.0, -3.0, 0.0, 0.0])                  # little room at first
-    for kind in ("weight", "bias"):
-        last = earlier[f"last.linear.{kind}"]
-        last = last.view(4, 3, *last.shape[1:])[:, [0, 0, 1, 2]]
-        if kind == "bias":
-            last = last + shift
-        state[f"last.linear.{kind}"] = last.repeat_interleave(2, 1).flatten(0, 1).clone()
-    state.pop("position", None)
-    return state

@@ -61,7 +61,8 @@ class Split(nn.Module):
 
 
 class AcrossBands(nn.Module):
-    """Dense mixing over all bands of one moment: what is voice depends on the whole spectrum."""
+    """Dense mixing over all bands of one moment: what is voice depends on the whole spectrum. After the idea of Choi, Kim, Chung
+    and Jung, "Investigating U-Nets with various intermediate blocks for spectrogram-based singing voice separation" (2020)."""
 
     def __init__(self, channels: int, width: int, inner: int = 12, hidden: int = 256):
         super().__init__()
@@ -79,21 +80,22 @@ class BandNet(nn.Module):
     def __init__(self, c=CHANNELS, dilations=DILATIONS, transform=bands.FINE):
         super().__init__()
         self.transform = transform
+        width = bands.BANDS
         self.first = Merge(INPUTS, c[0])
-        self.left1 = nn.Sequential(Conv(c[0], c[0]), Conv(c[0], c[0]))
+        self.left1 = nn.Sequential(Conv(c[0], c[0]), AcrossBands(c[0], width // 2, 4, 128), Conv(c[0], c[0]))
         self.down1 = Merge(c[0], c[1])
-        self.left2 = nn.Sequential(Conv(c[1], c[1]), Conv(c[1], c[1]))
+        self.left2 = nn.Sequential(Conv(c[1], c[1]), AcrossBands(c[1], width // 4, 6, 192), Conv(c[1], c[1]))
         self.down2 = Merge(c[1], c[2])
         bottom = []
         for i, d in enumerate(dilations):
             bottom.append(Conv(c[2], c[2], d))
             if i % 2 == 1:
-                bottom.append(AcrossBands(c[2], bands.BANDS // 8))
+                bottom.append(AcrossBands(c[2], width // 8))
         self.bottom = nn.Sequential(*bottom)
         self.up2 = Split(c[2], c[1])
-        self.right2 = nn.Sequential(Conv(2 * c[1], c[1]), Conv(c[1], c[1]))
+        self.right2 = nn.Sequential(Conv(2 * c[1], c[1]), AcrossBands(c[1], width // 4, 6, 192), Conv(c[1], c[1]))
         self.up1 = Split(c[1], c[0])
-        self.right1 = nn.Sequential(Conv(2 * c[0], c[0]), Conv(c[0], c[0]))
+        self.right1 = nn.Sequential(Conv(2 * c[0], c[0]), AcrossBands(c[0], width // 2, 4, 128), Conv(c[0], c[0]))
         self.last = Split(c[0], 2 * STEMS)
         self.register_buffer("position", torch.linspace(-1, 1, bands.BANDS).view(1, 1, 1, -1))
         self.level_frames = int(LEVEL_SECONDS * bands.RATE / transform.hop)

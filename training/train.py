@@ -1,12 +1,13 @@
 #!/usr/bin/python3
 """Trains the network. Resumes from the run's checkpoint; safe to stop at any time.
 
-Usage: train.py RUN [--minutes M] [--batch N] [--rate R] [--start OTHER_RUN] [--kind KIND]
+Usage: train.py RUN [--minutes M] [--batch N] [--rate R] [--start OTHER_RUN|NETWORK.ts] [--kind KIND]
 The learning rate falls along a cosine to zero when M minutes of training have passed (summed
 over restarts). The weights that are evaluated and exported are an exponential moving average.
 """
 import argparse
 import copy
+import ctypes
 import json
 import multiprocessing
 import os
@@ -18,10 +19,12 @@ os.environ.setdefault("OMP_NUM_THREADS", "1")
 import numpy as np
 import torch
 
+import compact
 import evaluate
 import grow
 import mix
 import model
+import muon
 import paths
 import waveform
 
@@ -29,13 +32,24 @@ import waveform
 WEIGHT = torch.tensor([0.06, 0.06, 0.24, 0.34, 0.3])
 
 
-def feed(queue, size, seed, transform):
+LONG_FROM = 0.6  # share of the training after which clips have their full length; short ones make for twice the steps before
+
+
+def feed(queue, size, seed, transform, frames):
     mixer = mix.Mixer("train", seed, transform)
     while True:
+        mixer.frames = frames.value
         queue.put([torch.from_numpy(a) for a in mixer.batch(size)])
 
 
-def loss_of(logits, xx, xs, ss):
+def keep_memory():
+    """Large blocks stay with the process instead of going back to the system (glibc): a fifth of a step was fresh pages."""
+    libc = ctypes.CDLL("libc.so.6")
+    for parameter, value in ((-4, 0), (-1, 2 ** 31 - 1), (-2, 2 ** 28)):  # M_MMAP_MAX, M_TRIM_THRESHOLD, M_TOP_PAD
+        libc.mallopt(parameter, value)
+
+
+def loss_of(logits, xx, xs, ss, energy_weight=1.2):
     """Compressed magnitudes (what the ear hears) plus log error energy per stem (what SI-SDR sees).
 
     Five targets: dialogue, room, music, ambience, and the whole voice (dialogue and room), over mid and side.
@@ -50,7 +64,7 @@ def loss_of(logits, xx, xs, ss):
     error = (ss - 2 * m * xs + m * m * xx).sum((2, 3, 4)).clamp_min(0)
     total = xx.sum((2, 3, 4)) + 1e-6
     energy = torch.log10(error / (ss.sum((2, 3, 4)) + 0.02 * total) + 0.01).mean(0)
-    return (4.0 * WEIGHT * magnitude + 2.0 * WEIGHT * energy).sum(), energy.detach()
+    return (4.0 * WEIGHT * magnitude + energy_weight * WEIGHT * energy).sum(), energy.detach()
 
 
 def brief(net):
@@ -70,25 +84,24 @@ def main():
     parser.add_argument("run")
     parser.add_argument("--minutes", type=float, default=60)
     parser.add_argument("--batch", type=int, default=8)
-    parser.add_argument("--rate", type=float, default=1.2e-3)
-    parser.add_argument("--start", help="begin with the averaged weights of this run, see grow.py")
+    parser.add_argument("--rate", type=float, default=0.02, help="of the matrices; the rest has a twentieth of it")
+    parser.add_argument("--start", help="begin with the averaged weights of this run, or with this shipped network (.ts); see grow.py")
     parser.add_argument("--kind", default="main", choices=model.KINDS)
     parser.add_argument("--every", type=float, default=15, help="minutes between evaluations")
     parser.add_argument("--seed", type=int, default=1)
     options = parser.parse_args()
+    keep_memory()
     torch.set_num_threads(1)
     torch.manual_seed(options.seed)
     folder = paths.RUNS / options.run
     folder.mkdir(parents=True, exist_ok=True)
     net = model.KINDS[options.kind]()
     if options.start:
-        earlier = torch.load(paths.RUNS / options.start / "last.pt")["average"]
-        if len(earlier["last.linear.bias"]) == 12:
-            earlier = grow.from_mono(earlier)
-        grow.grow(net, earlier)
+        shipped = options.start.endswith(".ts")
+        grow.grow(net, compact.restore(options.start) if shipped else torch.load(paths.RUNS / options.start / "last.pt")["average"])
     net = net.to(memory_format=torch.channels_last)
     average = copy.deepcopy(net)
-    optimizer = torch.optim.AdamW(net.parameters(), lr=options.rate, weight_decay=0.01)
+    optimizer = muon.Muon(net, options.rate, options.rate / 20)
     step, spent = 0, 0.0
     if (folder / "last.pt").exists():
         saved = torch.load(folder / "last.pt")
@@ -97,7 +110,9 @@ def main():
         optimizer.load_state_dict(saved["optimizer"])
         step, spent = saved["step"], saved["spent"]
     queue = multiprocessing.Queue(3)
-    worker = multiprocessing.Process(target=feed, args=(queue, options.batch, options.seed * 1000 + step, net.transform), daemon=True)
+    long, short = (net.transform.frames(s) for s in (mix.SECONDS, mix.SHORT_SECONDS))
+    frames = multiprocessing.Value("i", short)
+    worker = multiprocessing.Process(target=feed, args=(queue, options.batch, options.seed * 1000 + step, net.transform, frames), daemon=True)
     worker.start()
 
     def save():
@@ -110,10 +125,11 @@ def main():
     while spent < options.minutes:
         begin = time.time()
         progress = spent / options.minutes
-        for group in optimizer.param_groups:
-            group["lr"] = options.rate * min(1, (step + 1) / 100) * 0.5 * (1 + np.cos(np.pi * progress))
+        frames.value = long if progress >= LONG_FROM else short
+        optimizer.scale = min(1, (step + 1) / 100) * 0.5 * (1 + np.cos(np.pi * progress))
         xx, cross, xs, ss = queue.get()
-        loss, parts = loss_of(net(xx, cross), xx, xs, ss)
+        # Magnitudes first: the error energy of a network that knows nothing yet rules every gradient.
+        loss, parts = loss_of(net(xx, cross), xx, xs, ss, min(0.3 + step / 1000, 1.2) if not options.start else 1.2)
         if not torch.isfinite(loss):
             raise SystemExit("the loss is not finite: the last checkpoint is still good")
         optimizer.zero_grad()

@@ -92,11 +92,12 @@ TEST(Engine, TheTopOctaveIsShared) {
 
 TEST(Engine, CancelsWithoutWaitingForTheNetwork) {
     struct Slow : FakeNetwork {
-        std::vector<AudioBuffer> separate(const AudioBuffer& x) override {
+        using Network::separate;
+        std::vector<AudioBuffer> separate(const AudioBuffer& x, int threads) override {
             started = true;
             std::this_thread::sleep_for(std::chrono::seconds(2));
             finished = true;
-            return FakeNetwork::separate(x);
+            return FakeNetwork::separate(x, threads);
         }
         std::atomic<bool> started{false}, finished{false};
     };
@@ -162,4 +163,47 @@ TEST(Engine, WhatTheSinkThrowsEndsTheSeparation) {
     };
     EXPECT_THROW(separate(source, std::make_shared<FakeNetwork>(), options, full, Progress{}), Error);
     EXPECT_EQ(calls, 2);
+}
+
+TEST(Engine, TilesAtTheSameTimeComeOutInOrder) {
+    // Every second tile takes longer than the next; the answer must be that of one tile after the other.
+    struct Uneven : FakeNetwork {
+        using Network::separate;
+        std::vector<AudioBuffer> separate(const AudioBuffer& x, int threads) override {
+            const int now = ++running;
+            int seen = most;
+            while (seen < now && !most.compare_exchange_weak(seen, now)) {}
+            std::this_thread::sleep_for(std::chrono::milliseconds(++calls % 2 ? 30 : 5));
+            auto stems = FakeNetwork::separate(x, threads);
+            --running;
+            return stems;
+        }
+        std::atomic<int> calls{0}, running{0}, most{0};
+    };
+    const auto network = std::make_shared<Uneven>();
+    const AudioBuffer x = programme(2, 48000, 48000 * 6);
+    EngineOptions options;
+    options.quality = EngineOptions::Quality::Quick;
+    options.tileSeconds = options.firstTileSeconds = 0.5;
+    const auto stems = separated(network, x, 48000, options);
+    options.tileSeconds = options.firstTileSeconds = 60;
+    const auto whole = separated(std::make_shared<FakeNetwork>(), x, 48000, options);
+    for (size_t s = 0; s < stems.size(); ++s) EXPECT_LT(differenceDb(stems[s], whole[s]), -120);
+    EXPECT_EQ(network->most, 2);
+}
+
+TEST(Engine, AFailingNetworkEndsTheSeparation) {
+    struct Failing : FakeNetwork {
+        using Network::separate;
+        std::vector<AudioBuffer> separate(const AudioBuffer& x, int threads) override {
+            if (++calls > 2) throw Error(Error::Kind::Other, "The network broke.");
+            return FakeNetwork::separate(x, threads);
+        }
+        std::atomic<int> calls{0};
+    };
+    BufferSource source(noise(2, 48000 * 6), 48000);
+    EngineOptions options;
+    options.quality = EngineOptions::Quality::Quick;
+    options.tileSeconds = options.firstTileSeconds = 0.5;
+    EXPECT_THROW(separate(source, std::make_shared<Failing>(), options, [](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {}, Progress{}), Error);
 }

@@ -17,11 +17,12 @@ namespace {
 /// One group of channels on its way through the network and back to the source's rate.
 class Lane {
 public:
-    Lane(std::vector<int> channels, int rate, const std::shared_ptr<Network>& network, const EngineOptions& o)
+    Lane(std::vector<int> channels, int rate, const std::shared_ptr<Network>& network, const EngineOptions& o, bool alone)
         : m_channels(std::move(channels)),
           m_in(rate, network->card().sampleRate, int(m_channels.size())),
           m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * network->card().sampleRate),
-                  int64_t((o.tileSeconds > 0 ? o.tileSeconds : o.quality == EngineOptions::Quality::Fine ? 32.0 : 48.0) * network->card().sampleRate), o.quality == EngineOptions::Quality::Fine ? 2 : 1) {
+                  int64_t((o.tileSeconds > 0 ? o.tileSeconds : 32.0) * network->card().sampleRate),
+                  o.quality == EngineOptions::Quality::Fine ? 2 : 1, alone) {
         const NetworkCard& card = network->card();
         const auto given = stemsGiven(card, o);
         for (size_t s = 0; s < card.stems.size(); ++s)
@@ -113,14 +114,14 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
     const int64_t to = options.to < 0 ? source.frames() : std::min(options.to, source.frames());
     const int64_t length = std::max<int64_t>(0, to - options.from);
     const size_t stemCount = stemsGiven(network->card(), options).size();
-    std::vector<Lane> lanes;
+    std::vector<std::vector<int>> groups;
     for (auto& group : channelGroups(source.channels())) {
-        if (network->card().stereo) {
-            lanes.emplace_back(group, source.sampleRate(), network, options);
-        } else {  // a mono network takes the channels one by one
-            for (int c : group) lanes.emplace_back(std::vector<int>{c}, source.sampleRate(), network, options);
-        }
+        if (network->card().stereo) groups.push_back(group);
+        else  // a mono network takes the channels one by one
+            for (int c : group) groups.push_back({c});
     }
+    std::vector<Lane> lanes;
+    for (const auto& group : groups) lanes.emplace_back(group, source.sampleRate(), network, options, groups.size() == 1);
     int64_t read = 0, written = 0;
     AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
     Deliverer deliverer(Remainder(int(stemCount), source.channels(), source.sampleRate()), sink);

@@ -14,7 +14,7 @@ struct EngineOptions {
     Quality quality = Quality::Fine;  ///< Fine averages two passes with shifted frames
     int64_t from = 0;                 ///< first frame, at the source's rate
     int64_t to = -1;                  ///< one past the last frame; -1: the end
-    double tileSeconds = 0;           ///< length of a tile without its context; 0: 32 s for Fine, 48 s for Quick
+    double tileSeconds = 0;           ///< length of a tile without its context; 0: 32 s
     double firstTileSeconds = 4.0;    ///< shorter first tile, so that something is heard soon
     std::vector<std::string> stems;   ///< the stems wanted, in order, by their shown names; one that the network lacks is silent
     bool apart = false;               ///< every stem of the network by itself, also those shown as part of another

@@ -13,8 +13,10 @@ public:
     virtual ~Network() = default;
     virtual const NetworkCard& card() const = 0;
     /// One buffer at the card's rate, 1 or 2 channels, at least card().minimum frames -> one buffer per stem of
-    /// the same shape. Throws Error (Other). May be called from one thread at a time.
-    virtual std::vector<AudioBuffer> separate(const AudioBuffer& mixture) = 0;
+    /// the same shape, computed with the given number of threads (0: as many as the machine has). Throws Error (Other).
+    /// May be called from several threads at once.
+    virtual std::vector<AudioBuffer> separate(const AudioBuffer& mixture, int threads) = 0;
+    std::vector<AudioBuffer> separate(const AudioBuffer& mixture) { return separate(mixture, 0); }
 };
 
 /// Loads a network's TorchScript module. libtorch comes with a shared library of its own that is loaded

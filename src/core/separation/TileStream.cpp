@@ -1,120 +1,142 @@
 #include "core/separation/TileStream.h"
 
 #include <chrono>
-#include <cmath>
-#include <future>
 #include <thread>
+
+#include "core/audio/Error.h"
 
 namespace rivlen {
 
 namespace {
 
+using Stems = std::vector<AudioBuffer>;
+
 int64_t onGrid(int64_t samples, int64_t grid) { return std::max(grid, (samples + grid - 1) / grid * grid); }
 
-std::vector<AudioBuffer> slices(const std::vector<AudioBuffer>& from, int64_t first, int64_t count) {
-    std::vector<AudioBuffer> out;
+Stems slices(const Stems& from, int64_t first, int64_t count) {
+    Stems out;
     for (const auto& b : from) out.push_back(b.slice(first, count));
     return out;
 }
 
+/// The network's answer; one that knows only stereo gets a mono recording twice.
+Stems answer(Network& network, const AudioBuffer& input, int threads) {
+    if (input.channels() != 1 || network.card().mono) return network.separate(input, threads);
+    AudioBuffer both = AudioBuffer::uncleared(2, input.frames());
+    for (int c = 0; c < 2; ++c) std::copy(input.samples().begin(), input.samples().end(), both.channel(c).begin());
+    auto stems = network.separate(both, threads);
+    for (auto& stem : stems) {
+        AudioBuffer one = AudioBuffer::uncleared(1, stem.frames());
+        for (size_t i = 0; i < one.samples().size(); ++i) one.samples()[i] = 0.5f * (stem.channel(0)[i] + stem.channel(1)[i]);
+        stem = std::move(one);
+    }
+    return stems;
+}
+
 }  // namespace
 
-TileStream::TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int passes)
+TileStream::TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int passes, bool alone)
     : m_network(std::move(network)),
       m_channels(channels),
       m_tile(onGrid(tile, m_network->card().grid)),
       m_nextTile(std::min(m_tile, onGrid(firstTile, m_network->card().grid))),
       m_fade(std::min<int64_t>(m_network->card().sampleRate / 20, m_nextTile / 2)),
       m_passes(passes),
-      m_pending(channels) {}
+      m_atOnce(passes == 1 && alone ? 2 : 1),
+      m_alone(alone),
+      m_pending(channels),
+      m_abandoned(std::make_shared<std::atomic<bool>>(false)) {}
 
-std::vector<AudioBuffer> TileStream::process(const AudioBuffer& in, const Progress& progress) {
+TileStream::~TileStream() {
+    if (m_abandoned) *m_abandoned = true;
+}
+
+Stems TileStream::process(const AudioBuffer& in, const Progress& progress) {
     m_pending.append(in);
     return drain(false, progress);
 }
 
-std::vector<AudioBuffer> TileStream::finish(const Progress& progress) { return drain(true, progress); }
+Stems TileStream::finish(const Progress& progress) { return drain(true, progress); }
 
-std::vector<AudioBuffer> TileStream::drain(bool ended, const Progress& progress) {
-    const int64_t context = m_network->card().context;
-    std::vector<AudioBuffer> out;
+Stems TileStream::drain(bool ended, const Progress& progress) {
+    Stems out;
     while (true) {
+        progress.throwIfCancelled();
         const int64_t available = m_pendingAt + m_pending.frames();
-        const int64_t needed = m_done + m_nextTile + m_fade + context;
-        if (available < needed && !ended) break;
-        if (m_done >= available) break;
-        const int64_t end = std::min(m_done + m_nextTile, available);
-        auto stems = runTile(m_done, std::min(end + m_fade, available), progress);
-        for (size_t s = 0; s < stems.size(); ++s) {
-            if (!m_tail.empty()) {
-                const int64_t n = std::min({m_fade, m_tail[s].frames(), stems[s].frames()});
-                for (int c = 0; c < m_channels; ++c)
-                    for (int64_t i = 0; i < n; ++i) {
-                        // The two are nearly the same signal: equal gain, not equal power.
-                        const float w = (float(i) + 0.5f) / float(n);
-                        float& v = stems[s].channel(c)[size_t(i)];
-                        v = w * v + (1 - w) * m_tail[s].channel(c)[size_t(i)];
-                    }
-            }
-            if (out.size() <= s) out.emplace_back(m_channels, 0);
-            if (out[s].frames() == 0) out[s] = stems[s].slice(0, end - m_done);
-            else out[s].append(stems[s].slice(0, end - m_done));
-        }
-        m_tail = slices(stems, end - m_done, stems[0].frames() - (end - m_done));
-        m_done = end;
-        m_nextTile = m_tile;
-        const int64_t keepFrom = std::max<int64_t>(0, m_done - context - m_network->card().grid);
-        if (keepFrom > m_pendingAt) {
-            m_pending.drop(keepFrom - m_pendingAt);
-            m_pendingAt = keepFrom;
+        const bool more = ended ? m_launched < available : available >= m_launched + m_nextTile + m_fade + m_network->card().context;
+        if (more && m_flights.size() < m_atOnce) {
+            launch(available);
+        } else if (!m_flights.empty() && (more || ended || !m_alone || m_flights.front().answer.wait_for(std::chrono::seconds(0)) == std::future_status::ready)) {
+            land(out, progress);
+        } else {
+            break;
         }
     }
     while (out.size() < m_network->card().stems.size()) out.emplace_back(m_channels, 0);
     return out;
 }
 
-std::vector<AudioBuffer> TileStream::runTile(int64_t start, int64_t end, const Progress& progress) {
+void TileStream::launch(int64_t available) {
     const NetworkCard& card = m_network->card();
+    const int64_t start = m_launched, end = std::min(start + m_nextTile, available), faded = std::min(end + m_fade, available);
     const int64_t from = std::max<int64_t>(0, start - card.context);
-    const int64_t to = std::min(end + card.context, m_pendingAt + m_pending.frames());
-    const int64_t padded = std::max(to - from, card.minimum);
-    auto stems = slices(forward(m_pending.peek(from - m_pendingAt, padded), progress), start - from, end - start);
-    for (int pass = 1; pass < m_passes; ++pass) {
-        // The same sound on another frame grid; the average cancels part of the masks' errors.
-        const int64_t shift = std::max<int64_t>(1, card.grid * pass / m_passes);
-        AudioBuffer later(m_channels, padded + shift);
-        m_pending.copy(from - m_pendingAt, padded, later, shift);
-        const auto again = slices(forward(std::move(later), progress), start - from + shift, end - start);
-        for (size_t s = 0; s < stems.size(); ++s)
-            for (size_t i = 0; i < stems[s].samples().size(); ++i)
-                stems[s].samples()[i] += (again[s].samples()[i] - stems[s].samples()[i]) / float(pass + 1);
-    }
-    return stems;
-}
-
-std::vector<AudioBuffer> TileStream::forward(AudioBuffer input, const Progress& progress) {
-    progress.throwIfCancelled();
-    // A network that knows only stereo gets a mono recording twice.
-    const bool twice = m_channels == 1 && !m_network->card().mono;
-    if (twice) {
-        AudioBuffer both = AudioBuffer::uncleared(2, input.frames());
-        for (int c = 0; c < 2; ++c) std::copy(input.samples().begin(), input.samples().end(), both.channel(c).begin());
-        input = std::move(both);
+    const int64_t length = std::max(std::min(faded + card.context, available) - from, card.minimum);
+    std::vector<AudioBuffer> inputs;
+    std::vector<int64_t> shifts;
+    for (int pass = 0; pass < m_passes; ++pass) {
+        // Passes after the first see the same sound on another frame grid; the average cancels part of the masks' errors.
+        shifts.push_back(pass == 0 ? 0 : std::max<int64_t>(1, card.grid * pass / m_passes));
+        inputs.emplace_back(m_channels, length + shifts.back());
+        m_pending.copy(from - m_pendingAt, length, inputs.back(), shifts.back());
     }
     // A network cannot be interrupted inside; it runs on a thread of its own that is left behind when the user cancels.
-    std::packaged_task<std::vector<AudioBuffer>()> task(
-        [network = m_network, input = std::move(input)] { return network->separate(input); });
-    auto result = task.get_future();
+    std::packaged_task<Stems()> task([network = m_network, abandoned = m_abandoned, inputs = std::move(inputs), shifts, first = start - from,
+                                      count = faded - start, threads = m_atOnce > 1 ? 1 : 0]() mutable {
+        Stems mean;
+        for (size_t pass = 0; pass < inputs.size(); ++pass) {
+            if (*abandoned) throw Error(Error::Kind::Cancelled, "Cancelled.");
+            auto stems = slices(answer(*network, inputs[pass], threads), first + shifts[pass], count);
+            inputs[pass] = {};
+            if (pass == 0) {
+                mean = std::move(stems);
+                continue;
+            }
+            for (size_t s = 0; s < mean.size(); ++s)
+                for (size_t i = 0; i < mean[s].samples().size(); ++i)
+                    mean[s].samples()[i] += (stems[s].samples()[i] - mean[s].samples()[i]) / float(pass + 1);
+        }
+        return mean;
+    });
+    m_flights.push_back({end - start, task.get_future()});
     std::thread(std::move(task)).detach();
-    while (result.wait_for(std::chrono::milliseconds(20)) != std::future_status::ready) progress.throwIfCancelled();
-    auto stems = result.get();
-    for (auto& stem : stems) {
-        if (!twice) break;
-        AudioBuffer one = AudioBuffer::uncleared(1, stem.frames());
-        for (size_t i = 0; i < one.samples().size(); ++i) one.samples()[i] = 0.5f * (stem.channel(0)[i] + stem.channel(1)[i]);
-        stem = std::move(one);
+    m_launched = end;
+    m_nextTile = m_tile;
+    const int64_t keepFrom = std::max<int64_t>(0, m_launched - card.context - card.grid);
+    if (keepFrom > m_pendingAt) {
+        m_pending.drop(keepFrom - m_pendingAt);
+        m_pendingAt = keepFrom;
     }
-    return stems;
+}
+
+void TileStream::land(Stems& out, const Progress& progress) {
+    Flight& flight = m_flights.front();
+    while (flight.answer.wait_for(std::chrono::milliseconds(20)) != std::future_status::ready) progress.throwIfCancelled();
+    const int64_t length = flight.length;
+    Stems stems = flight.answer.get();
+    m_flights.pop_front();
+    for (size_t s = 0; s < stems.size(); ++s) {
+        const int64_t n = m_tail.empty() ? 0 : std::min({m_fade, m_tail[s].frames(), stems[s].frames()});
+        for (int c = 0; c < m_channels; ++c)
+            for (int64_t i = 0; i < n; ++i) {
+                // The two are nearly the same signal: equal gain, not equal power.
+                const float w = (float(i) + 0.5f) / float(n);
+                float& v = stems[s].channel(c)[size_t(i)];
+                v = w * v + (1 - w) * m_tail[s].channel(c)[size_t(i)];
+            }
+        if (out.size() <= s) out.push_back(stems[s].slice(0, length));
+        else out[s].append(stems[s].slice(0, length));
+    }
+    m_tail = slices(stems, length, stems[0].frames() - length);
 }
 
 }  // namespace rivlen

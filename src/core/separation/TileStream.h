@@ -1,4 +1,7 @@
 #pragma once
+#include <atomic>
+#include <deque>
+#include <future>
 #include <memory>
 
 #include "core/audio/AudioQueue.h"
@@ -10,28 +13,44 @@ namespace rivlen {
 /// Runs a stream at the network's rate through the network in tiles. Each tile is read with the network's
 /// context on both sides and cross-faded into the next; tile borders lie on the network's grid, so for a
 /// network whose answer depends on nothing beyond its context the result does not depend on the tiling.
+///
+/// Tiles are computed on threads of their own. A stream that is alone goes ahead meanwhile: two tiles at a time with one thread
+/// each for a single pass, one with all threads for two passes (which need more memory). The result is the same.
 class TileStream {
 public:
     /// Lengths in samples at the network's rate. passes: 1, or 2 to average with a half-grid shift.
-    TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int passes);
+    /// alone: no other stream is separated at the same time.
+    TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int passes, bool alone);
+    ~TileStream();
+    TileStream(TileStream&&) = default;
 
     /// Adds input; returns what became ready, one buffer per stem (perhaps empty).
     std::vector<AudioBuffer> process(const AudioBuffer& in, const Progress& progress);
     std::vector<AudioBuffer> finish(const Progress& progress);
 
 private:
-    std::vector<AudioBuffer> drain(bool ended, const Progress& progress);
-    std::vector<AudioBuffer> runTile(int64_t start, int64_t end, const Progress& progress);
-    std::vector<AudioBuffer> forward(AudioBuffer input, const Progress& progress);
+    using Stems = std::vector<AudioBuffer>;
+    struct Flight {
+        int64_t length;              ///< of the tile; its answer is longer by what is faded into the next
+        std::future<Stems> answer;
+    };
+
+    Stems drain(bool ended, const Progress& progress);
+    void launch(int64_t available);
+    void land(Stems& out, const Progress& progress);
 
     std::shared_ptr<Network> m_network;
     int m_channels;
     int64_t m_tile, m_nextTile, m_fade;
     int m_passes;
-    AudioQueue m_pending;      ///< input that is still needed
-    int64_t m_pendingAt = 0;   ///< position of its first sample
-    int64_t m_done = 0;        ///< output position
-    std::vector<AudioBuffer> m_tail;  ///< end of the last tile, to be faded out
+    size_t m_atOnce;             ///< tiles in flight
+    bool m_alone;
+    AudioQueue m_pending;        ///< input that is still needed
+    int64_t m_pendingAt = 0;     ///< position of its first sample
+    int64_t m_launched = 0;      ///< where the next tile begins
+    std::deque<Flight> m_flights;
+    Stems m_tail;                ///< end of the last tile, to be faded out
+    std::shared_ptr<std::atomic<bool>> m_abandoned;  ///< tells tiles in flight that nobody waits any more
 };
 
 }  // namespace rivlen

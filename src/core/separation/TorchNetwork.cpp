@@ -19,7 +19,6 @@ int threads() { return int(std::max(1u, std::min(4u, std::thread::hardware_concu
 class TorchNetwork : public Network {
 public:
     explicit TorchNetwork(const NetworkCard& card) : m_card(card) {
-        at::set_num_threads(threads());
         try {
             m_module = torch::jit::load(card.file.string(), at::kCPU);
             m_module.eval();
@@ -30,7 +29,9 @@ public:
 
     const NetworkCard& card() const override { return m_card; }
 
-    std::vector<AudioBuffer> separate(const AudioBuffer& mixture) override {
+    using Network::separate;
+    std::vector<AudioBuffer> separate(const AudioBuffer& mixture, int wanted) override {
+        at::set_num_threads(wanted > 0 ? wanted : threads());  // OpenMP keeps this for each calling thread
         const c10::InferenceMode noGradients;
         const int64_t channels = mixture.channels(), n = mixture.frames(), stems = int64_t(m_card.stems.size());
         at::Tensor in = torch::from_blob(const_cast<float*>(mixture.samples().data()), {1, channels, n}, at::kFloat);

@@ -1,0 +1,33 @@
+"""Checks training/mix.py: what it computes from a scene's products is what mixing the sound itself gives."""
+import sys
+
+import numpy as np
+
+sys.path.insert(0, sys.argv[1])
+import bands
+import mix
+from scipy.fft import rfft
+
+rng = np.random.default_rng(3)
+transform, frames = bands.FINE, 24
+waves = rng.standard_normal((4, 2, transform.length(frames))).astype(np.float32)
+waves[1, 1] = 0  # a mono room
+scene = mix.Scene(waves, 0.0, transform, bands.gathering())
+gains = rng.uniform(0.1, 2, (2, 4)).astype(np.float32)
+gains[:, 3] = 0  # no ambience
+first, last = 4, 20
+xx, cross, xs, ss = mix.mixture(scene, slice(first, last), np.repeat(gains[:, :, None], bands.BANDS, 2))
+
+cut = slice(first * transform.hop, first * transform.hop + transform.length(last - first))
+stems = waves[:, :, cut] * gains.T[:, :, None]
+window = np.lib.stride_tricks.sliding_window_view(np.concatenate([stems, stems.sum(0, keepdims=True)]), bands.SIZE, axis=-1)
+z = rfft(window[:, :, ::transform.hop] * transform.window(), axis=-1)
+e = bands.edges()
+total = lambda cells: np.stack([cells[..., a:b].sum(-1) for a, b in zip(e[:-1], e[1:])], -1)
+x, voice = z[4], z[0] + z[1]
+product = x[0] * x[1].conj()
+expected = (total(np.abs(x) ** 2), np.stack([total(product.real), total(product.imag)]), total((x.conj() * z[:4]).real),
+            total(np.abs(np.concatenate([z[:4], voice[None]])) ** 2))
+worst = max(np.abs(a - b).max() / np.abs(b).max() for a, b in zip((xx, cross, xs, ss), expected))
+print(f"worst {worst:.1e}")
+sys.exit(worst > 1e-5)

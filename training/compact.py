@@ -1,0 +1,88 @@
+"""A trained network with its weights in eight bits: a quarter of the file, the same answer within a hundredth of a decibel.
+
+Each output channel has a scale of its own; the weights become floating point again when the network runs, which costs some
+milliseconds a tile. Batch norms keep their own figures, so that a shipped network can be trained on (`restore`).
+"""
+import torch
+import torch.nn.functional as F
+from torch import nn
+
+import model
+
+
+def quantised(weight):
+    """float[out, ...] -> (int8 of the same shape, float[out, 1, ...]): weight = integer * scale."""
+    scale = weight.abs().flatten(1).amax(1).clamp_min(1e-12).view(-1, *[1] * (weight.dim() - 1)) / 127
+    return torch.round(weight / scale).to(torch.int8), scale
+
+
+class Weights(nn.Module):
+    def __init__(self, weight):
+        super().__init__()
+        integer, scale = quantised(weight.detach())
+        self.register_buffer("integer", integer.contiguous())
+        self.register_buffer("scale", scale)
+
+    def forward(self):
+        return self.integer.float() * self.scale
+
+
+class CompactConv(nn.Module):
+    """model.Conv with its norm folded in when it runs."""
+
+    def __init__(self, conv):
+        super().__init__()
+        self.weight = Weights(conv.conv.weight)
+        norm = conv.norm
+        for name in ("weight", "bias", "running_mean", "running_var"):
+            self.register_buffer(f"norm_{name}", getattr(norm, name).detach().clone())
+        self.eps: float = norm.eps
+        self.dilation: int = conv.conv.dilation[0]
+        self.residual: bool = conv.residual
+
+    def forward(self, x):
+        gain = self.norm_weight / torch.sqrt(self.norm_running_var + self.eps)
+        weight = (self.weight() * gain.view(-1, 1, 1, 1)).contiguous(memory_format=torch.channels_last)
+        y = F.conv2d(x, weight, self.norm_bias - self.norm_running_mean * gain, [1, 1], [self.dilation, 1], [self.dilation, 1])
+        y = y.relu_()
+        return y.add_(x) if self.residual else y
+
+
+class CompactLinear(nn.Module):
+    def __init__(self, linear):
+        super().__init__()
+        self.weight = Weights(linear.weight)
+        self.register_buffer("bias", linear.bias.detach().clone())
+
+    def forward(self, x):
+        return F.linear(x, self.weight(), self.bias)
+
+
+def compact(module):
+    """Replaces, in place, every Conv and Linear below module; returns module."""
+    for name, child in module.named_children():
+        if isinstance(child, model.Conv):
+            setattr(module, name, CompactConv(child))
+        elif isinstance(child, nn.Linear):
+            setattr(module, name, CompactLinear(child))
+        else:
+            compact(child)
+    return module
+
+
+def restore(path):
+    """The state dict of a model.BandNet from an exported network file."""
+    shipped = torch.jit.load(str(path)).net.state_dict()
+    state = {}
+    for name, value in shipped.items():
+        if name.endswith(".weight.scale"):
+            continue
+        if name.endswith(".weight.integer"):
+            base = name[:-len(".weight.integer")]
+            weight = value.float() * shipped[f"{base}.weight.scale"]
+            state[f"{base}.conv.weight" if f"{base}.norm_bias" in shipped else f"{base}.weight"] = weight
+        elif ".norm_" in name:
+            state[name.replace(".norm_", ".norm.")] = value
+        else:
+            state[name] = value
+    return state
