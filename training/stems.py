@@ -62,6 +62,7 @@ class Stems:
         self.rng = rng
         self.singers = split == "train"  # the development set has none: its speakers would be in two stems
         self.speech, self.music, self.effects = (Role(split, r) for r in ("speech", "music", "effects"))
+        self.synthetic = Role(split, "voices") if split == "train" else None
         self.beds = np.load(paths.PREPARED / f"{split}-beds.npy", mmap_mode="r")
 
     def impulse(self):
@@ -81,7 +82,8 @@ class Stems:
 
     def words(self, n):
         """(float32[n], bandwidth in Hz): words of one speaker, one after the other with pauses."""
-        rng, role = self.rng, self.speech
+        rng = self.rng
+        role = self.synthetic if self.synthetic and rng.random() < 0.15 else self.speech
         group = role.groups[role.names[rng.choice(len(role.names), p=role.weight)]]
         speed = rng.uniform(0.87, 1.15)
         need = int(n * speed) + 2

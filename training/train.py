@@ -92,6 +92,7 @@ def main():
     options = parser.parse_args()
     keep_memory()
     torch.set_num_threads(1)
+    torch.set_flush_denormal(True)  # the momentum of units that fell silent halves the speed otherwise
     torch.manual_seed(options.seed)
     folder = paths.RUNS / options.run
     folder.mkdir(parents=True, exist_ok=True)

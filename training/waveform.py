@@ -70,10 +70,15 @@ class WaveformNetwork(nn.Module):
         """Spectra (B, C, T, BINS) -> power of M and S and their product in bands: two float (B, 2, T, BANDS)."""
         parts = torch.view_as_real(spectrum).square()
         power = self.gathered(parts[..., 0] + parts[..., 1], gather)
+        # An offset is no sound: the two bands that it reaches never count for more than the one above them.
+        kept = (power[..., 2:3] / (power[..., :2] + 1e-20)).clamp_max(1.0)
+        power[..., :2] *= kept
         if spectrum.size(1) == 1:
             return torch.cat([power, torch.zeros_like(power)], 1), torch.zeros_like(power).expand(-1, 2, -1, -1)
         both = torch.view_as_real(spectrum[:, 0] * spectrum[:, 1].conj()).permute(0, 3, 1, 2)
-        return power, self.gathered(both, gather)
+        cross = self.gathered(both, gather)
+        cross[..., :2] *= torch.sqrt(kept[:, :1] * kept[:, 1:])
+        return power, cross
 
     def forward(self, x: torch.Tensor) -> torch.Tensor:
         batch, channels, n = x.size(0), x.size(1), x.size(2)

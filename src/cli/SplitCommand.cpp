@@ -2,6 +2,7 @@
 #include <chrono>
 #include <cmath>
 #include <cstdio>
+#include <map>
 #include <set>
 
 #include "cli/Commands.h"
@@ -20,7 +21,7 @@ namespace {
 struct Options {
     std::vector<std::string> files;
     std::string out, network, quality = "fine", from, to, format = "wav", bits = "32f";
-    std::string depth = "full", firmness = "0";
+    std::map<std::string, std::string> strength;  ///< by flag, as given
     bool force = false, json = false, apart = false;
 };
 
@@ -68,8 +69,8 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
 
 void run(const Options& o, Progress& progress) {
     IsolationSettings settings;
-    settings.depth = parseValue(isolationParameters()[0], o.depth);
-    settings.firmness = parseValue(isolationParameters()[1], o.firmness);
+    for (const auto& p : isolationParameters())
+        if (const auto given = o.strength.find(p.flag); given != o.strength.end()) settings.*p.value = parseValue(p, given->second);
     if (!o.from.empty()) parseTime(o.from);
     if (!o.to.empty()) parseTime(o.to);
     AudioFormat::parse(o.format, o.bits);
@@ -101,7 +102,7 @@ void addSplit(CLI::App& program, Progress& progress) {
     command->add_option("--from", o->from, "Start: seconds or timecode.");
     command->add_option("--to", o->to, "End: seconds or timecode.");
     for (const auto& p : isolationParameters())
-        command->add_option(p.value == &IsolationSettings::depth ? "--depth" : "--firmness", p.value == &IsolationSettings::depth ? o->depth : o->firmness, p.explanation);
+        command->add_option_function<std::string>(p.flag, [o, flag = p.flag](const std::string& text) { o->strength[flag] = text; }, p.explanation);
     command->add_option("--format", o->format, "wav (default) or flac.");
     command->add_option("--bits", o->bits, "16, 24 or 32f (default).");
     command->add_flag("--apart", o->apart, "Write every stem of the network by itself: the dialogue's room too.");

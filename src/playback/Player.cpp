@@ -21,9 +21,10 @@ struct Player::Feeding {
     std::vector<std::unique_ptr<SampleSource>> stems;
     std::vector<std::string> names;
     uint64_t stemsVersion = ~uint64_t(0);
+    int64_t grown = 0;  ///< frames of the stems that there were
     std::unique_ptr<Isolator> isolator;
-    double firmness = 0;  ///< of the block before: a change is faded over one block
-    PlayBlock seam;       ///< what comes just before the loop's start
+    IsolationSettings before;  ///< of the block before, without Depth: a change is faded over one block
+    PlayBlock seam;            ///< what comes just before the loop's start
     int64_t next = 0;
     uint64_t generation = 0;
 };
@@ -43,6 +44,7 @@ void Player::open(std::function<std::unique_ptr<SampleSource>()> openSource) {
     m_channels = m_feeding->source->channels();
     m_feeding->seam = PlayBlock(m_channels, kRows);
     m_feeding->isolator = std::make_unique<Isolator>(m_channels, m_rate);
+    m_feeding->isolator->keepFrames();
     m_queue = std::make_unique<BlockQueue>(m_channels, kRows);
     m_gainStep = 1.0f / (0.010f * float(m_rate));
     m_fadeStep = 1.0f / (0.005f * float(m_rate));
@@ -161,11 +163,18 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
         if (f.stemsVersion != m_stemsVersion) {
             f.stemsVersion = m_stemsVersion;
             f.stems.clear();
+            f.isolator->forget();
+            f.grown = 0;
             if (m_stems)
                 for (const char* name : kStemNames)
                     if (const int s = m_stems->stemIndex(name); s >= 0) f.stems.push_back(m_stems->open(s));
         }
+        if (m_stems && f.grown < m_stems->available()) {  // a split in progress: what was silence may be sound by now
+            f.grown = m_stems->available();
+            f.isolator->forget();
+        }
         settings = m_settings;
+        settings.depth = kFullDepth;  // Depth is applied in the callback, where it follows at once
         loop = m_loop;
     }
     // A loop's last block ends with the loop, and its last 5 ms fade into what leads up to the loop's start.
@@ -186,14 +195,14 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
                 }
             }
     }
-    f.firmness = settings.firmness;
+    f.before = settings;
 }
 
 void Player::fillRows(PlayBlock& block, int64_t first, const IsolationSettings& settings) {
     Feeding& f = *m_feeding;
     const bool separated = f.stems.size() == kStemNames.size();
-    const bool changing = settings.firmness != f.firmness;
-    const int64_t margin = separated && (changing || settings.firmness != 0.0) ? f.isolator->margin() : 0;
+    const bool changing = settings != f.before;
+    const int64_t margin = separated && (changing || movesCells(settings)) ? f.isolator->margin() : 0;
     const auto store = [&block, this](int row, const AudioBuffer& from, int64_t skip) {
         for (int c = 0; c < m_channels; ++c) std::copy_n(from.channel(c).begin() + skip, kFrames, block.row(row, c));
     };
@@ -205,16 +214,13 @@ void Player::fillRows(PlayBlock& block, int64_t first, const IsolationSettings& 
     for (auto& stem : f.stems) stems.push_back(stem->read(first - margin, kFrames + 2 * margin));
     for (size_t s = 0; s < stems.size(); ++s) store(kStemRow + int(s), stems[s], margin);
     const size_t wanted = size_t(m_wantedStem.load());
-    const auto isolated = [&](double firmness) {  // Depth is applied in the callback, where it follows at once
-        if (firmness == 0.0) return stems[wanted].slice(margin, kFrames);
-        IsolationSettings s = settings;
-        s.depth = kFullDepth;
-        s.firmness = firmness;
+    const auto isolated = [&](const IsolationSettings& s) {
+        if (!movesCells(s)) return stems[wanted].slice(margin, kFrames);
         return f.isolator->apply(s, int(wanted), first, kFrames, source, stems)[wanted];
     };
-    AudioBuffer now = isolated(settings.firmness);
+    AudioBuffer now = isolated(settings);
     if (changing) {
-        const AudioBuffer before = isolated(f.firmness);
+        const AudioBuffer before = isolated(f.before);
         for (int c = 0; c < m_channels; ++c)
             for (int i = 0; i < kFrames; ++i) {
                 const float w = float(i + 1) / kFrames;

@@ -32,6 +32,9 @@ struct Scene {
         IsolationSettings s;
         s.depth = depth;
         s.firmness = firmness;
+        return apply(s, wanted, first, count);
+    }
+    std::vector<AudioBuffer> apply(const IsolationSettings& s, int wanted = 0, int64_t first = 0, int64_t count = frames) {
         std::vector<AudioBuffer> parts;
         for (const auto& stem : stems) parts.push_back(stem.slice(first, count + 2 * margin));
         return isolator.apply(s, wanted, first, count, source.slice(first, count + 2 * margin), parts);
@@ -105,11 +108,72 @@ TEST(Isolator, FirmnessGivesUncertainCellsToTheirOwner) {
 
 TEST(Isolator, BlocksDoNotMatter) {
     Scene scene;
-    const auto whole = scene.apply(12, 40);
-    AudioBuffer pieces(2, 0);
-    for (int64_t at = 0; at < Scene::frames; at += 512)
-        pieces.append(scene.apply(12, 40, 0, at, std::min<int64_t>(512, Scene::frames - at))[0]);
-    EXPECT_LT(differenceDb(pieces, whole[0]), -130);
+    for (const auto& settings : {IsolationSettings{"dialogue", 12, 40}, IsolationSettings{"dialogue", 30, -20, 70, 60}}) {
+        const auto whole = scene.apply(settings);
+        AudioBuffer pieces(2, 0);
+        for (int64_t at = 0; at < Scene::frames; at += 512)
+            pieces.append(scene.apply(settings, 0, at, std::min<int64_t>(512, Scene::frames - at))[0]);
+        EXPECT_LT(differenceDb(pieces, whole[0]), -130);
+    }
+}
+
+TEST(Isolator, GuardAndSteadinessKeepTheSum) {
+    for (int channels : {1, 2, 6}) {
+        Scene scene(channels);
+        const AudioBuffer x = scene.source.slice(scene.margin, Scene::frames);
+        for (double amount : {20.0, 100.0})
+            for (int wanted : {0, 2}) EXPECT_LT(differenceDb(sumOf(scene.apply({"dialogue", 25, 30, amount, amount}, wanted)), x), -120);
+    }
+}
+
+TEST(Isolator, SteadinessEvensTheShareOut) {
+    // One noise whose share jumps between 0.9 and 0.1 every 80 ms: the watery bed of a nervous mask.
+    Scene scene(1);
+    const AudioBuffer n = noise(1, Scene::frames + 2 * scene.margin);
+    scene.source = n;
+    scene.stems = {n, n, AudioBuffer(1, n.frames())};
+    for (int64_t i = 0; i < n.frames(); ++i) {
+        const float share = i / 3840 % 2 ? 0.9f : 0.1f;
+        scene.stems[0].samples()[size_t(i)] *= share;
+        scene.stems[1].samples()[size_t(i)] *= 1 - share;
+    }
+    const auto unrest = [&](double steadiness) {  // spread of the level of 20 ms pieces, dB
+        const AudioBuffer out = scene.apply({"dialogue", kFullDepth, 0, 0, steadiness})[0];
+        double sum = 0, squares = 0;
+        int count = 0;
+        for (int64_t at = 4800; at + 5760 < out.frames(); at += 960, ++count) {
+            const double level = levelDb(out.slice(at, 960));
+            sum += level;
+            squares += level * level;
+        }
+        return std::sqrt(squares / count - sum / count * sum / count);
+    };
+    EXPECT_GT(unrest(0), 5.5);
+    EXPECT_LT(unrest(50), 0.5 * unrest(0));
+    EXPECT_LT(unrest(100), 2.0);
+}
+
+TEST(Isolator, TheOnsetGuardGivesConsonantsBackButNotTheBedsClicks) {
+    // A voice (300 Hz) whose t, a burst of 30 ms just before it, went to the ambience, and the same burst half a second after it.
+    Scene scene(1);
+    const int64_t n = Scene::frames + 2 * scene.margin, m = scene.margin;
+    AudioBuffer voice(1, n), bed = noise(1, n, 1e-4f);
+    const AudioBuffer tone = sine(300, 0.2, 48000, n), hiss = noise(1, n, 0.2f);
+    const int64_t consonant = m + 4000, click = m + 34000;
+    for (int64_t i = consonant + 1440; i < consonant + 8000; ++i) voice.samples()[size_t(i)] = tone.samples()[size_t(i)];
+    for (int64_t at : {consonant, click})
+        for (int64_t i = at; i < at + 1440; ++i)  // first differences twice: nothing much below 4 kHz
+            bed.samples()[size_t(i)] += 0.5f * (hiss.samples()[size_t(i)] - 2 * hiss.samples()[size_t(i - 1)] + hiss.samples()[size_t(i - 2)]);
+    scene.stems = {voice, AudioBuffer(1, n), bed};
+    scene.source = sumOf(scene.stems);
+    const auto kept = [&](double guard, int64_t at) {  // energy of the burst that the voice has, dB below the burst
+        const AudioBuffer out = scene.apply({"dialogue", kFullDepth, 0, guard, 0})[0];
+        return levelDb(out.slice(at - m, 1440)) - levelDb(scene.source.slice(at, 1440));
+    };
+    EXPECT_LT(kept(0, consonant), -20);
+    EXPECT_GT(kept(50, consonant), -10);
+    EXPECT_GT(kept(100, consonant), -3);
+    EXPECT_LT(kept(100, click), -30);
 }
 
 TEST(IsolationSettings, TheTableCarriesValuesThroughTextAndJson) {
@@ -118,6 +182,8 @@ TEST(IsolationSettings, TheTableCarriesValuesThroughTextAndJson) {
     IsolationSettings s;
     s.depth = 17.5;
     s.firmness = -20;
+    s.onsetGuard = 35;
+    s.steadiness = 80;
     EXPECT_EQ(isolationFromJson(toJson(s)), s);
     EXPECT_EQ(isolationFromJson(toJson(IsolationSettings{})), IsolationSettings{});
     EXPECT_EQ(toJson(IsolationSettings{}).at("depth_db"), "full");

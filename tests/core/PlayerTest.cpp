@@ -114,6 +114,8 @@ TEST(Player, SwitchingAndTurningLeaveNoClickAndNoGap) {
         s.player.setHeard(Heard(i % kHeardCount));
         settings.depth = i % 2 ? 6 : kFullDepth;
         settings.firmness = i % 3 ? 60 : -60;
+        settings.steadiness = i % 5 * 20;
+        settings.onsetGuard = i % 4 * 30;
         s.player.setIsolation(settings);
         const auto more = s.device->pull(1500);
         heard.insert(heard.end(), more.begin(), more.end());
@@ -123,10 +125,12 @@ TEST(Player, SwitchingAndTurningLeaveNoClickAndNoGap) {
     EXPECT_NEAR(double(s.player.position()), double(heard.size()), 2 * PlayBlock::kFrames) << "time never stood still";
 }
 
-TEST(Player, FirmnessIsHeardAsTheIsolatorComputesIt) {
+TEST(Player, StrengthIsHeardAsTheIsolatorComputesIt) {
     Scene s;
     IsolationSettings settings;
     settings.firmness = 70;
+    settings.onsetGuard = 50;
+    settings.steadiness = 40;
     s.player.setIsolation(settings);
     s.player.setHeard(Heard::Result);
     s.player.play();

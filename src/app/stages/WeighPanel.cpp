@@ -11,9 +11,8 @@ public:
         m_state = addText();
         m_column->addSpacing(4);
         for (const auto& parameter : isolationParameters()) m_column->addWidget(new SettingRow(controller, parameter));
-        addHeading("How to listen");
-        addText("Drag over a word with t, s or x to loop it. Switch between 1 Source and 2 Result; the loudness is matched. "
-                "Then 6 Leftovers: if you hear the voice in there, it is too much.");
+        addText("Loop a word with t, s or x by dragging over it, and switch between 1 Source and 2 Result. "
+                "If you hear the voice in 6 Leftovers, it is too much.");
         m_loudness = addText();
         m_column->addStretch();
         refresh();

@@ -35,7 +35,7 @@ struct StemFiles::Impl {
 
     Impl(int channels, int rate) : isolator(channels, rate), source(channels, isolator.margin()) {}
 
-    bool neutral() const { return settings.depth >= kFullDepth && settings.firmness == 0.0; }
+    bool neutral() const { return settings.depth >= kFullDepth && !movesCells(settings); }
 
     void write(int64_t count) {
         if (count <= 0) return;

@@ -9,12 +9,18 @@ namespace rivlen {
 
 const std::vector<IsolationParameter>& isolationParameters() {
     static const std::vector<IsolationParameter> table = {
-        {"depth_db", "Depth", "dB", 0.0, kFullDepth, kFullDepth, 0.5,
+        {"depth_db", "--depth", "Depth", "dB", 0.0, kFullDepth, kFullDepth, 0.5,
          "How far down everything else is taken at most. Too much sounds sterile, as if recorded in a booth; then let some of it back.",
          &IsolationSettings::depth},
-        {"firmness", "Firmness", "", -100.0, 100.0, 0.0, 1.0,
+        {"firmness", "--firmness", "Firmness", "", -100.0, 100.0, 0.0, 1.0,
          "How decisively an uncertain sound is given to one stem. Too firm, and words lose their t, s and x or ring like water; too soft, and the bed shines through.",
          &IsolationSettings::firmness},
+        {"onset_guard", "--onset-guard", "Onset guard", "%", 0.0, 100.0, 0.0, 1.0,
+         "Gives the short beginnings of t, s and x back to the voice. Too much, and clicks of the bed come along with the words.",
+         &IsolationSettings::onsetGuard},
+        {"steadiness", "--steadiness", "Steadiness", "%", 0.0, 100.0, 0.0, 1.0,
+         "Evens isolation out over time, against a watery, warbling bed. Too much, and the bed swells around each word.",
+         &IsolationSettings::steadiness},
     };
     return table;
 }

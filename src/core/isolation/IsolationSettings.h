@@ -13,6 +13,8 @@ struct IsolationSettings {
     std::string stem = "dialogue";  ///< the wanted one
     double depth = kFullDepth;      ///< dB, 0 ... 60, kFullDepth = full
     double firmness = 0.0;          ///< -100 ... +100
+    double onsetGuard = 0.0;        ///< %, 0 ... 100
+    double steadiness = 0.0;        ///< %, 0 ... 100
 
     bool operator==(const IsolationSettings&) const = default;
 };
@@ -20,7 +22,8 @@ struct IsolationSettings {
 /// One row of the table from which the session file, the command line and the window take a setting's name,
 /// range, unit, default and explanation.
 struct IsolationParameter {
-    const char* id;    ///< in files and on the command line
+    const char* id;    ///< in files
+    const char* flag;  ///< on the command line
     const char* name;  ///< in the window
     const char* unit;
     double minimum, maximum, neutral, step;

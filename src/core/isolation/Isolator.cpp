@@ -21,54 +21,84 @@ int64_t floorTo(int64_t value, int64_t grid) {
 Isolator::Isolator(int channels, int sampleRate)
     : m_size(std::max(256, nextPowerOfTwo(sampleRate * kWindowSeconds * 0.99))),
       m_hop(m_size / 4),
+      m_rate(sampleRate),
       m_fft(m_size),
       m_window(hannWindow(m_size)),
+      m_block(static_cast<size_t>(m_size)),
+      m_spectrum(size_t(m_fft.bins())),
       m_groups(channelGroups(channels)) {
     for (float& w : m_window) w = std::sqrt(w);
 }
 
-void Isolator::moveByFirmness(double exponent, int wanted, int64_t first, int64_t count, const AudioBuffer& source,
-                              const std::vector<AudioBuffer>& stems, std::vector<AudioBuffer>& moved) {
-    const size_t bins = size_t(m_fft.bins()), count_s = stems.size();
-    const int64_t origin = first - margin();  // position of the buffers' first frame
-    std::vector<float> block(static_cast<size_t>(m_size));
-    std::vector<std::complex<float>> spectrum(bins), product(bins);
-    std::vector<std::vector<float>> power(count_s, std::vector<float>(bins)), gain = power;
-    const auto windowed = [&](std::span<const float> row, int64_t at) {
-        for (int i = 0; i < m_size; ++i) block[size_t(i)] = row[size_t(at + i)] * m_window[size_t(i)];
-        m_fft.forward(block, spectrum);
+void Isolator::transform(std::span<const float> row, int64_t at) {
+    for (int i = 0; i < m_size; ++i) m_block[size_t(i)] = row[size_t(at + i)] * m_window[size_t(i)];
+    m_fft.forward(m_block, m_spectrum);
+}
+
+Isolator::Frame Isolator::analysed(const std::vector<int>& group, int64_t at, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+    const size_t bins = m_spectrum.size();
+    const auto power = [&](const AudioBuffer& x) {
+        std::vector<float> sum(bins, 0.0f);
+        for (int c : group) {
+            transform(x.channel(c), at);
+            for (size_t k = 0; k < bins; ++k) sum[k] += std::norm(m_spectrum[k]);
+        }
+        return sum;
     };
-    for (const auto& group : m_groups) {
-        for (int64_t frame = floorTo(first - m_size + m_hop, m_hop); frame < first + count; frame += m_hop) {
-            const int64_t at = frame - origin;
-            for (size_t s = 0; s < count_s; ++s) {
-                std::fill(power[s].begin(), power[s].end(), 0.0f);
-                for (int c : group) {
-                    windowed(stems[s].channel(c), at);
-                    for (size_t k = 0; k < bins; ++k) power[s][k] += std::norm(spectrum[k]);
+    Frame frame{{}, power(source)};
+    std::vector<float> total(bins, 1e-15f);
+    for (const auto& stem : stems) {
+        frame.shares.push_back(power(stem));
+        for (size_t k = 0; k < bins; ++k) total[k] += frame.shares.back()[k] = std::sqrt(frame.shares.back()[k]);
+    }
+    for (auto& row : frame.shares)
+        for (size_t k = 0; k < bins; ++k) row[k] /= total[k];
+    return frame;
+}
+
+void Isolator::moveCells(const IsolationSettings& settings, size_t group, int wanted, int64_t first, int64_t count,
+                         const AudioBuffer& source, const std::vector<AudioBuffer>& stems, std::vector<AudioBuffer>& moved) {
+    const size_t bins = m_spectrum.size();
+    const int64_t origin = first - margin();  // position of the buffers' first frame
+    const int reach = looksAround(settings) ? kCellReach : 0;
+    const int64_t begin = floorTo(first - m_size + m_hop, m_hop);
+    const int frames = int((first + count - begin + m_hop - 1) / m_hop);
+    std::vector<Cells> shares;  // by frame, then stem
+    Cells share, power;         // the wanted one's and the source's, with reach frames around
+    for (int i = -reach; i < frames + reach; ++i) {
+        const int64_t position = begin + i * m_hop;
+        const auto kept = m_kept.find({position, group});
+        Frame frame = kept != m_kept.end() ? kept->second : analysed(m_groups[group], position - origin, source, stems);
+        if (m_keep > 0 && kept == m_kept.end()) {
+            // What lies farthest from here goes first.
+            if (m_kept.size() >= m_keep * m_groups.size())
+                m_kept.erase(position - m_kept.begin()->first.first > m_kept.rbegin()->first.first - position ? m_kept.begin() : std::prev(m_kept.end()));
+            m_kept[{position, group}] = frame;
+        }
+        share.push_back(frame.shares[size_t(wanted)]);
+        power.push_back(std::move(frame.power));
+        if (i >= 0 && i < frames) shares.push_back(std::move(frame.shares));
+    }
+    const Cells now = strengthened(settings, share, power, frames, double(m_rate) / m_size);
+    std::vector<std::complex<float>> product(bins);
+    for (int i = 0; i < frames; ++i) {
+        const int64_t frame = begin + i * m_hop;
+        const auto& before = shares[size_t(i)][size_t(wanted)];
+        for (int c : m_groups[group]) {
+            transform(source.channel(c), frame - origin);
+            for (size_t s = 0; s < stems.size(); ++s) {
+                const auto& own = shares[size_t(i)][s];
+                for (size_t k = 0; k < bins; ++k) {
+                    const float change = now[size_t(i)][k] - before[k];
+                    // The others give and take in proportion to their shares; equally where they have none.
+                    const float others = 1 - before[k], even = 1.0f / float(stems.size() - 1);
+                    product[k] = m_spectrum[k] * (int(s) == wanted ? change : others > 1e-4f ? -change * own[k] / others : -change * even);
                 }
-            }
-            for (size_t k = 0; k < bins; ++k) {
-                double total = 0;
-                for (size_t s = 0; s < count_s; ++s) total += std::sqrt(double(power[s][k]));
-                const double p = total > 1e-15 ? std::sqrt(double(power[size_t(wanted)][k])) / total : 0.0;
-                const double a = std::pow(p, exponent), b = std::pow(1 - p, exponent);
-                const double change = total > 1e-15 ? a / (a + b) - p : 0.0;
-                for (size_t s = 0; s < count_s; ++s) {
-                    const double share = total > 1e-15 ? std::sqrt(double(power[s][k])) / total : 0.0;
-                    gain[s][k] = float(int(s) == wanted ? change : (p < 1 ? -change * share / (1 - p) : 0.0));
-                }
-            }
-            for (int c : group) {
-                windowed(source.channel(c), at);
-                for (size_t s = 0; s < count_s; ++s) {
-                    for (size_t k = 0; k < bins; ++k) product[k] = spectrum[k] * gain[s][k];
-                    m_fft.inverse(product, block);
-                    auto out = moved[s].channel(c);
-                    const int64_t from = std::max<int64_t>(0, first - frame), to = std::min<int64_t>(m_size, first + count - frame);
-                    for (int64_t i = from; i < to; ++i)  // squared root-Hann windows at a quarter hop sum to 2
-                        out[size_t(frame + i - first)] += 0.5f * block[size_t(i)] * m_window[size_t(i)];
-                }
+                m_fft.inverse(product, m_block);
+                auto out = moved[s].channel(c);
+                const int64_t from = std::max<int64_t>(0, first - frame), to = std::min<int64_t>(m_size, first + count - frame);
+                for (int64_t n = from; n < to; ++n)  // squared root-Hann windows at a quarter hop sum to 2
+                    out[size_t(frame + n - first)] += 0.5f * m_block[size_t(n)] * m_window[size_t(n)];
             }
         }
     }
@@ -78,14 +108,15 @@ std::vector<AudioBuffer> Isolator::apply(const IsolationSettings& settings, int 
                                          const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
     std::vector<AudioBuffer> out;
     for (const auto& stem : stems) out.push_back(stem.slice(margin(), count));
-    if (settings.firmness != 0.0) {
+    const bool moving = movesCells(settings) && stems.size() > 1;
+    if (moving) {
         std::vector<AudioBuffer> moved(stems.size(), AudioBuffer(source.channels(), count));
-        moveByFirmness(std::pow(2.0, settings.firmness / 50.0), wanted, first, count, source, stems, moved);
+        for (size_t group = 0; group < m_groups.size(); ++group) moveCells(settings, group, wanted, first, count, source, stems, moved);
         for (size_t s = 0; s < out.size(); ++s)
             for (size_t i = 0; i < out[s].samples().size(); ++i) out[s].samples()[i] += moved[s].samples()[i];
     }
     const double back = settings.depth >= kFullDepth ? 0.0 : fromDb(-settings.depth);
-    if (back == 0.0 && settings.firmness == 0.0) return out;
+    if (back == 0.0 && !moving) return out;
     // One of the others is what the rest leaves of the source, so that rounding cannot break the sum.
     const size_t last = wanted == int(stems.size()) - 1 ? 0 : stems.size() - 1;
     for (int c = 0; c < source.channels(); ++c) {

@@ -1,9 +1,11 @@
 #pragma once
 #include <complex>
+#include <map>
+#include <span>
 #include <vector>
 
 #include "core/audio/AudioBuffer.h"
-#include "core/isolation/IsolationSettings.h"
+#include "core/isolation/CellShares.h"
 #include "core/spectral/Fft.h"
 
 namespace rivlen {
@@ -12,10 +14,10 @@ namespace rivlen {
 ///
 /// With the source X = sum of the stems S, a cell's share is p_s = |S_s| / sum |S| (exactly the network's mask
 /// where that is a real mask), taken over all channels of a group so that the stereo image stays.
-/// Firmness F sharpens the wanted stem's share, p' = p^y / (p^y + (1-p)^y) with y = 2^(F/50), and moves
-/// (p' - p) X from the other stems, each in proportion to its share, to the wanted one. Depth G then lets
+/// Firmness, Onset guard and Steadiness change the wanted stem's share from p to p' (strengthened(), CellShares.h) and move
+/// (p' - p) X between it and the other stems, each in proportion to its share. Depth G then lets
 /// 10^(-G/20) of all that is not wanted back in. What one stem gains the others lose: at every setting
-/// the stems sum to the source. At firmness 0 and full depth they are returned unchanged.
+/// the stems sum to the source. At neutral settings they are returned unchanged.
 ///
 /// Frames lie on an absolute grid, so any block of the answer is the same whatever blocks it is asked for in:
 /// playback and file output agree. Not thread-safe; one per thread.
@@ -24,22 +26,39 @@ public:
     Isolator(int channels, int sampleRate);
 
     /// Frames of context that apply() needs before and after.
-    int64_t margin() const { return m_size; }
+    int64_t margin() const { return m_size + kCellReach * m_hop; }
 
     /// source and stems cover [first - margin(), first + count + margin()) of the recording; returns the stems'
     /// frames [first, first + count) at the settings. wanted is the index of the wanted stem.
     std::vector<AudioBuffer> apply(const IsolationSettings& settings, int wanted, int64_t first, int64_t count,
                                    const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
 
-private:
-    /// Adds the part that firmness moves to moved[stem] (count frames).
-    void moveByFirmness(double exponent, int wanted, int64_t first, int64_t count, const AudioBuffer& source,
-                        const std::vector<AudioBuffer>& stems, std::vector<AudioBuffer>& moved);
+    /// Remembers transformed frames between calls, for whoever walks through one recording in small blocks.
+    void keepFrames() { m_keep = 128; }
+    /// The recording or its stems have changed.
+    void forget() { m_kept.clear(); }
 
-    int m_size, m_hop;
+private:
+    /// One frame of one group: each stem's share of each bin, and the source's power.
+    struct Frame {
+        Cells shares;
+        std::vector<float> power;
+    };
+    Frame analysed(const std::vector<int>& group, int64_t at, const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
+    void transform(std::span<const float> row, int64_t at);
+
+    /// Adds what changes owner to moved[stem] (count frames).
+    void moveCells(const IsolationSettings& settings, size_t group, int wanted, int64_t first, int64_t count,
+                   const AudioBuffer& source, const std::vector<AudioBuffer>& stems, std::vector<AudioBuffer>& moved);
+
+    int m_size, m_hop, m_rate;
     Fft m_fft;
     std::vector<float> m_window;
+    std::vector<float> m_block;
+    std::vector<std::complex<float>> m_spectrum;
     std::vector<std::vector<int>> m_groups;
+    size_t m_keep = 0;
+    std::map<std::pair<int64_t, size_t>, Frame> m_kept;  ///< by position and group
 };
 
 }  // namespace rivlen
