@@ -69,11 +69,13 @@ class AcrossBands(nn.Module):
         self.down = nn.Linear(channels, inner)
         self.mix = nn.Sequential(nn.Linear(inner * width, hidden), nn.ReLU(inplace=True), nn.Linear(hidden, inner * width))
         self.up = nn.Linear(inner, channels)
+        # Without a norm what it adds grows from block to block until the convolutions no longer count beside it.
+        self.norm = nn.BatchNorm2d(channels)
 
     def forward(self, x):
         y = self.down(x.permute(0, 2, 3, 1))               # batch, time, band, inner
         y = self.mix(y.flatten(2)).view_as(y)
-        return x + self.up(y).permute(0, 3, 1, 2)
+        return x + self.norm(self.up(y).permute(0, 3, 1, 2))
 
 
 class BandNet(nn.Module):

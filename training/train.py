@@ -6,6 +6,7 @@ The learning rate falls along a cosine to zero when M minutes of training have p
 over restarts). The weights that are evaluated and exported are an exponential moving average.
 """
 import argparse
+import collections
 import copy
 import ctypes
 import json
@@ -32,7 +33,7 @@ import waveform
 WEIGHT = torch.tensor([0.06, 0.06, 0.24, 0.34, 0.3])
 
 
-LONG_FROM = 0.6  # share of the training after which clips have their full length; short ones make for twice the steps before
+LONG_FROM = 0.7  # share of the training after which clips have their full length; short ones make for twice the steps before
 
 
 def feed(queue, size, seed, transform, frames):
@@ -67,6 +68,18 @@ def loss_of(logits, xx, xs, ss, energy_weight=1.2):
     return (4.0 * WEIGHT * magnitude + energy_weight * WEIGHT * energy).sum(), energy.detach()
 
 
+def settle(net, batches):
+    """Takes the batch norms' statistics anew from some batches: those of averaged weights are not the average of statistics."""
+    norms = [m for m in net.modules() if isinstance(m, torch.nn.BatchNorm2d)]
+    for norm in norms:
+        norm.reset_running_stats()
+        norm.momentum = None  # the plain mean of what follows
+    net.train()
+    with torch.no_grad():
+        for xx, cross in batches:
+            net(xx, cross)
+
+
 def brief(net):
     """The development set's main figures, stereo and mono, in one line."""
     separate = evaluate.waveform(waveform.WaveformNetwork(net).eval())
@@ -75,7 +88,6 @@ def brief(net):
         result = evaluate.score(separate, channels)
         line.append(f"{channels} ch {json.dumps(result['si_sdr']['network'])} share {list(result['share_of_oracle_gain'].values())} "
                     f"ESTOI {result['estoi']['network']} ({result['estoi']['mixture']})")
-    net.train()
     return "; ".join(line)
 
 
@@ -122,13 +134,14 @@ def main():
         (folder / "last.part").rename(folder / "last.pt")
 
     print(f"{sum(p.numel() for p in net.parameters()) / 1e6:.2f} M parameters", flush=True)
-    shown, evaluated, sums = time.time(), spent, []
+    shown, evaluated, sums, recent = time.time(), spent, [], collections.deque(maxlen=24)
     while spent < options.minutes:
         begin = time.time()
         progress = spent / options.minutes
         frames.value = long if progress >= LONG_FROM else short
         optimizer.scale = min(1, (step + 1) / 100) * 0.5 * (1 + np.cos(np.pi * progress))
         xx, cross, xs, ss = queue.get()
+        recent.append((xx, cross))
         # Magnitudes first: the error energy of a network that knows nothing yet rules every gradient.
         loss, parts = loss_of(net(xx, cross), xx, xs, ss, min(0.3 + step / 1000, 1.2) if not options.start else 1.2)
         if not torch.isfinite(loss):
@@ -140,11 +153,8 @@ def main():
         step += 1
         keep = min(0.997, (step + 1) / (step + 20))
         with torch.no_grad():
-            for a, b in zip(average.state_dict().values(), net.state_dict().values()):
-                if a.dtype.is_floating_point:
-                    a.lerp_(b, 1 - keep)
-                else:
-                    a.copy_(b)
+            for a, b in zip(average.parameters(), net.parameters()):
+                a.lerp_(b, 1 - keep)
         sums.append([loss.item(), *parts.tolist()])
         spent += (time.time() - begin) / 60
         if time.time() - shown > 60:
@@ -153,7 +163,9 @@ def main():
             save()
         if spent - evaluated > options.every:
             evaluated = spent
+            settle(average, recent)
             print(f"{spent:6.1f} min  step {step}  development set: {brief(average)}", flush=True)
+    settle(average, recent)
     save()
     print(f"finished at step {step}: {brief(average)}", flush=True)
     os._exit(0)

@@ -119,6 +119,26 @@ TEST_F(Window, StrengthIsSetByHandTypedResetAndUndone) {
     EXPECT_EQ(controller->reel()->isolation, IsolationSettings{});
 }
 
+TEST_F(Window, EveryStrengthControlMovesResetsAndIsExplained) {
+    addAndSplit(2);
+    controller->setStage("weigh");
+    for (const auto& p : isolationParameters()) {
+        auto* slider = find<QSlider>(p.id);
+        ASSERT_TRUE(slider->isVisible() && slider->isEnabled()) << p.name;
+        const int neutral = slider->value();
+        slider->setFocus();
+        QTest::keyClick(slider, neutral == slider->maximum() ? Qt::Key_PageDown : Qt::Key_PageUp);
+        EXPECT_NE(controller->reel()->isolation.*p.value, p.neutral) << p.name;
+        EXPECT_EQ(find<QLineEdit>((std::string(p.id) + "_value").c_str())->text().toStdString(), describeValue(p, controller->reel()->isolation.*p.value));
+        find<QPushButton>((std::string(p.id) + "_reset").c_str())->click();
+        EXPECT_EQ(controller->reel()->isolation.*p.value, p.neutral) << p.name;
+        EXPECT_EQ(slider->value(), neutral);
+        bool told = false;
+        for (const QLabel* label : window->findChildren<QLabel*>()) told |= label->isVisible() && label->text() == p.explanation;
+        EXPECT_TRUE(told) << p.name;
+    }
+}
+
 TEST_F(Window, LevelMatchMeasuresWhatIsHeard) {
     addAndSplit(4);
     ASSERT_TRUE(until([&] { return controller->currentState()->loudness.size() == size_t(kHeardCount); }));

@@ -42,11 +42,13 @@ TEST(CommandLine, InspectGivesTheContractsFields) {
 
 TEST(CommandLine, SplitWritesAlignedStemsThatSumToTheSource) {
     const TempFolder folder;
-    const json j = parsed(cli + " split " + demo + "reel-1-deck.flac --out " + folder.path().string() + " --from 2 --to 00:00:05:12 --depth 20 --firmness 30 --quality quick --json");
+    const json j = parsed(cli + " split " + demo + "reel-1-deck.flac --out " + folder.path().string() + " --from 2 --to 00:00:05:12 --depth 20 --firmness 30 --onset-guard 60 --steadiness 25 --quality quick --json");
     const json& f = j.at("files").at(0);
     EXPECT_LT(f.at("residual_dbfs").is_null() ? -200.0 : f.at("residual_dbfs").get<double>(), -120);
     EXPECT_NEAR(f.at("seconds_audio").get<double>(), 3.48, 1e-6);
     EXPECT_EQ(f.at("settings").at("depth_db"), 20.0);
+    EXPECT_EQ(f.at("settings").at("onset_guard"), 60.0);
+    EXPECT_EQ(f.at("settings").at("steadiness"), 25.0);
     MediaReader source(demo + "reel-1-deck.flac");
     AudioBuffer sum(2, 3 * 48000 + 23040);
     for (const char* stem : {"dialogue", "music", "ambience"}) {
@@ -76,6 +78,7 @@ TEST(CommandLine, ExitCodesAndSentences) {
     expect(cli + " split", 2, "");
     expect(cli + " frobnicate", 2, "");
     expect(cli + " split " + demo + "reel-3-bridge.flac" + out + " --depth loud", 2, "Depth");
+    expect(cli + " split " + demo + "reel-3-bridge.flac" + out + " --steadiness 140", 2, "Steadiness");
     expect(cli + " split " + demo + "reel-3-bridge.flac" + out + " --network nobody", 2, "no network");
     expect(cli + " split " + demo + "reel-3-bridge.flac" + out + " --from 20 --to 3", 2, "empty");
     expect(cli + " split /nowhere.wav" + out, 3, "is not there");

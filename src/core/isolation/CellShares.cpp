@@ -32,7 +32,7 @@ public:
         const int bins = int(power[0].size());
         for (double hz = 1500; hz < 18000 && int(hz / binHz) < bins - 1; hz *= std::exp2(1.0 / 3)) m_edges.push_back(int(hz / binHz));
         m_edges.push_back(bins);
-        const int low = std::max(1, int(120 / binHz)), high = std::min(bins, int(4000 / binHz) + 1);
+        const int low = std::max(1, int(120 / binHz)), high = std::min(bins, m_edges[0]);  // a burst itself does not hide the voice
         for (size_t i = 0; i < power.size(); ++i) {
             double wanted = 0, all = 0;
             for (int k = low; k < high; ++k) {
@@ -77,7 +77,7 @@ private:
     }
 
     std::vector<int> m_edges;             ///< first bins of the bands
-    std::vector<double> m_wanted, m_all;  ///< power below 4 kHz, by frame
+    std::vector<double> m_wanted, m_all;  ///< power from 120 Hz to 1.5 kHz, by frame
     std::vector<std::vector<double>> m_bands;
 };
 

@@ -10,16 +10,16 @@ namespace rivlen {
 const std::vector<IsolationParameter>& isolationParameters() {
     static const std::vector<IsolationParameter> table = {
         {"depth_db", "--depth", "Depth", "dB", 0.0, kFullDepth, kFullDepth, 0.5,
-         "How far down everything else is taken at most. Too much sounds sterile, as if recorded in a booth; then let some of it back.",
+         "How far down everything else is taken at most. Too much sounds sterile, as from a booth.",
          &IsolationSettings::depth},
         {"firmness", "--firmness", "Firmness", "", -100.0, 100.0, 0.0, 1.0,
-         "How decisively an uncertain sound is given to one stem. Too firm, and words lose their t, s and x or ring like water; too soft, and the bed shines through.",
+         "How decisively an unsure sound goes to one stem. Too much: words lose t, s and x or ring like water.",
          &IsolationSettings::firmness},
         {"onset_guard", "--onset-guard", "Onset guard", "%", 0.0, 100.0, 0.0, 1.0,
-         "Gives the short beginnings of t, s and x back to the voice. Too much, and clicks of the bed come along with the words.",
+         "Gives the beginnings of t, s and x back to the voice. Too much: the bed's clicks come along.",
          &IsolationSettings::onsetGuard},
         {"steadiness", "--steadiness", "Steadiness", "%", 0.0, 100.0, 0.0, 1.0,
-         "Evens isolation out over time, against a watery, warbling bed. Too much, and the bed swells around each word.",
+         "Evens isolation out over time, against warble. Too much: the bed swells around each word.",
          &IsolationSettings::steadiness},
     };
     return table;
