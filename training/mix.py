@@ -3,7 +3,8 @@
 A scene is one voice with its room, one piece of music and one place, transformed once (mid and side, STFT) and kept as
 the products of its stems, summed over the bins of each band. Since the STFT is linear, any mixture of the scene at any levels,
 equalisers and band limits follows from these products exactly (for gains constant in a band), without touching
-the sound again: a clip costs milliseconds and a scene is used for several, each another stretch at other levels.
+the sound again: a clip costs milliseconds. A scene is used only a few times all the same, each time another
+stretch at other levels: with two dozen uses what was learned held less well for new recordings (EXPERIMENTS.md).
 
 A batch holds, per clip, mid/side channel, stem and (frame, band) cell, what a band-wise real mask needs to know:
   xx  sum over the band's bins of |X|^2           (mixture power)
@@ -24,7 +25,7 @@ SECONDS, SHORT_SECONDS, SCENE_SECONDS = 3.93, 2.05, 8.0
 BIN_HZ = bands.RATE / bands.SIZE
 CENTRES = (bands.edges()[:-1] + bands.edges()[1:] - 1) / 2 * BIN_HZ
 LOG_F = np.log2(np.maximum(CENTRES, BIN_HZ) / 1000).astype(np.float32)
-POOL, USES = 96, 24                             # scenes at hand; clips made of one scene, on average
+POOL, USES = 48, 3                              # scenes at hand; clips made of one scene, on average
 
 
 class Scene:

@@ -33,7 +33,7 @@ import waveform
 WEIGHT = torch.tensor([0.06, 0.06, 0.24, 0.34, 0.3])
 
 
-LONG_FROM = 0.7  # share of the training after which clips have their full length; short ones make for twice the steps before
+LONG_FROM = 0.6  # share of the training after which clips have their full length; short ones make for twice the steps before
 
 
 def feed(queue, size, seed, transform, frames):

@@ -69,9 +69,11 @@ TEST_F(Networks, ASplitTellsItsResidualAndConfidence) {
     controller->setStage("split");
     ASSERT_TRUE(controller->currentState()->stems->residualDb().has_value());
     EXPECT_LT(*controller->currentState()->stems->residualDb(), -120);
-    bool told = false;
-    for (const QLabel* label : window->findChildren<QLabel*>()) told |= label->isVisible() && label->text().contains("Confidence") && label->text().contains("sum to the source");
-    EXPECT_TRUE(told);
+    EXPECT_TRUE(until([this] {  // the panel hears of the end a moment after the last stem is written
+        bool told = false;
+        for (const QLabel* label : window->findChildren<QLabel*>()) told |= label->isVisible() && label->text().contains("Confidence") && label->text().contains("sum to the source");
+        return told;
+    }));
     auto* lane = find<ConfidenceView>("confidence");
     EXPECT_TRUE(lane->isVisible());
     controller->setStage("weigh");
