@@ -122,7 +122,7 @@ def main():
             "method": "Band mask network over mid and side (training/model.py), trained on mixtures made on the fly (training/mix.py).",
             "steps": saved["step"], "minutes": round(saved["spent"], 1), "batch": 8, "seconds_per_clip": mix.SECONDS,
             "parameters": sum(p.numel() for p in net.parameters()),
-            "data": "Open recordings from Debian's packages and procedural ambience; every file with licence and checksum in training/manifest.json.",
+            "data": "Open recordings from Debian's packages, synthesised voices and procedural ambience; every file with licence and checksum in training/manifest.json.",
         },
         "quality": {
             "measure": "SI-SDR in dB, mean over the 24 clips of 10 s of training/evaluate.py (unseen speakers, music and effects); dialogue counts with its room",
