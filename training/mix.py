@@ -1,10 +1,8 @@
-"""Training mixtures, made on the fly from scenes.
+"""Training mixtures, made on the fly from stems that are transformed once.
 
-A scene is one voice with its room, one piece of music and one place, transformed once (mid and side, STFT) and kept as
-the products of its stems, summed over the bins of each band. Since the STFT is linear, any mixture of the scene at any levels,
-equalisers and band limits follows from these products exactly (for gains constant in a band), without touching
-the sound again: a clip costs milliseconds. A scene is used only a few times all the same, each time another
-stretch at other levels: with two dozen uses what was learned held less well for new recordings (EXPERIMENTS.md).
+Voices (with their rooms), pieces of music and places, 8 s long each, wait in three pools as spectra of mid and side. A clip is any
+voice with any music and any place, each at a stretch, level and equaliser of its own, so that no two clips are alike
+and a clip costs some hundredths of a second: the STFT is linear. A stem is used for about eight clips.
 
 A batch holds, per clip, mid/side channel, stem and (frame, band) cell, what a band-wise real mask needs to know:
   xx  sum over the band's bins of |X|^2           (mixture power)
@@ -18,102 +16,65 @@ import numpy as np
 from scipy.fft import rfft
 
 import bands
+from products import products
 from stems import Stems
 
 STEMS = ("dialogue", "room", "music", "ambience")
-SECONDS, SHORT_SECONDS, SCENE_SECONDS = 3.93, 2.05, 8.0
+SECONDS, SHORT_SECONDS, STEM_SECONDS = 3.93, 2.05, 8.0
 BIN_HZ = bands.RATE / bands.SIZE
-CENTRES = (bands.edges()[:-1] + bands.edges()[1:] - 1) / 2 * BIN_HZ
-LOG_F = np.log2(np.maximum(CENTRES, BIN_HZ) / 1000).astype(np.float32)
-POOL, USES = 48, 3                              # scenes at hand; clips made of one scene, on average
+HZ = np.arange(bands.BINS) * BIN_HZ
+LOG_F = np.log2(np.maximum(HZ, BIN_HZ) / 1000).astype(np.float32)
+POOL, USES = 64, 8                              # stems of a kind at hand; clips that one is used for, on average
+ALONE, ABSENT = 0.12, (0.08, 0.15, 0.12)        # share of clips with one stem only; of the others, without voice, music, ambience
 
 
-class Scene:
-    """within[c, i, j]  sum over bins of Re(Z_i conj(Z_j)), c mid or side, j >= i
-    across[i, j]        sum of M_i conj(S_j), real and imaginary; both (frames, BANDS), None where a stem is silent
-    bandwidth           Hz, where the voice ends"""
-
-    def __init__(self, waves, bandwidth, transform, gather):
-        """waves float32[4, 2, n]: the stems as mid and side."""
-        self.bandwidth = bandwidth
-        window = transform.window()
-        def spectrum(x):
-            if not x.any():
-                return None
-            z = rfft(np.lib.stride_tricks.sliding_window_view(x, bands.SIZE)[::transform.hop] * window, axis=1)
-            return np.ascontiguousarray(z.real), np.ascontiguousarray(z.imag)
-        z = [[spectrum(stem[c]) for stem in waves] for c in range(2)]
-        self.within, self.across = {}, {}
-        for c in range(2):
-            for i in range(4):
-                for j in range(i, 4):
-                    if z[c][i] and z[c][j]:
-                        (a, b), (d, e) = z[c][i], z[c][j]
-                        self.within[c, i, j] = (a * d + b * e) @ gather
-        for i in range(4):
-            for j in range(4):
-                if z[0][i] and z[1][j]:
-                    (a, b), (d, e) = z[0][i], z[1][j]
-                    self.across[i, j] = np.stack([(a * d + b * e) @ gather, (b * d - a * e) @ gather])
-
-
-def mixture(scene, stretch, g):
-    """The sums of a mixture of the scene's frames in stretch (a slice) with gains g float32[2, 4, BANDS] of each stem in mid
-    and side: xx [2, frames, BANDS], cross [2, frames, BANDS], xs [4, 2, frames, BANDS], ss [5, 2, frames, BANDS]."""
-    shape = (2, stretch.stop - stretch.start, bands.BANDS)
-    xs, ss = np.zeros((4, *shape), np.float32), np.zeros((5, *shape), np.float32)
-    cross = np.zeros(shape, np.float32)
-    for (c, i, j), product in scene.within.items():
-        gain = g[c, i] * g[c, j]
-        if not gain.any():
-            continue
-        p = product[stretch] * gain
-        xs[i, c] += p
-        if i == j:
-            ss[i, c] = p
-        else:
-            xs[j, c] += p
-        if j < 2:
-            ss[4, c] += p if i == j else 2 * p
-    for (i, j), product in scene.across.items():
-        gain = g[0, i] * g[1, j]
-        if gain.any():
-            cross += product[:, stretch] * gain
-    return np.maximum(xs.sum(0), 0), cross, xs, np.maximum(ss, 0)
+def spectrum(waves, transform):
+    """float32[2, n], mid and side, as two float32[frames, 2, BINS] (real, imaginary); None for a silent channel."""
+    def plane(x):
+        if not x.any():
+            return None
+        z = rfft(np.lib.stride_tricks.sliding_window_view(x, bands.SIZE)[::transform.hop] * transform.window(), axis=1)
+        return np.stack([z.real, z.imag], 1)
+    return [plane(np.asarray(c, np.float32)) for c in waves]
 
 
 class Mixer:
     def __init__(self, split, seed, transform=bands.FINE):
         self.transform = transform
-        self.frames, self.scene_frames = transform.frames(SECONDS), transform.frames(SCENE_SECONDS)  # frames may be changed
+        self.frames, self.stem_frames = transform.frames(SECONDS), transform.frames(STEM_SECONDS)  # frames may be changed
         self.rng = np.random.default_rng(seed)
         self.stems = Stems(split, self.rng)
-        self.gather = bands.gathering()
-        self.pool = []
+        self.pools = {self.voice: [], self.song: [], self.surroundings: []}
 
-    def scene(self):
-        n = self.transform.length(self.scene_frames)
+    def voice(self, n):
+        """([dialogue, room], Hz where the voice ends)."""
         dialogue, room, width = self.stems.voice(n)
         while np.abs(dialogue).max() < 1e-3:  # nothing but pauses
             dialogue, room, width = self.stems.voice(n)
-        waves = np.stack([dialogue, room, self.stems.song(n), self.stems.surroundings(n)]).astype(np.float32)
-        return Scene(waves, width, self.transform, self.gather)
+        return [dialogue, room], width
 
-    def draw(self):
-        """A scene, fresh or used before."""
-        rng = self.rng
-        if len(self.pool) < POOL:
-            if self.pool and rng.random() > 0.25:  # the pool fills within the first hundreds of clips
-                return self.pool[rng.integers(len(self.pool))]
-            self.pool.append(self.scene())
-            return self.pool[-1]
-        number = rng.integers(POOL)
-        if rng.random() < 1 / USES:
-            self.pool[number] = self.scene()
-        return self.pool[number]
+    def song(self, n):
+        return [self.stems.song(n)], 0.0
+
+    def surroundings(self, n):
+        return [self.stems.surroundings(n)], 0.0
+
+    def draw(self, make):
+        """(spectra of the stems of one source, bandwidth in Hz), fresh or used before."""
+        pool, rng = self.pools[make], self.rng
+        full = len(pool) == POOL
+        if pool and rng.random() > (1 / USES if full else 0.4):  # the pool fills within the first hundreds of clips
+            return pool[rng.integers(len(pool))]
+        waves, width = make(self.transform.length(self.stem_frames))
+        drawn = [spectrum(w, self.transform) for w in waves], width
+        if full:
+            pool[rng.integers(POOL)] = drawn
+        else:
+            pool.append(drawn)
+        return drawn
 
     def equaliser(self):
-        """float32[BANDS]: a gentle random tilt and two random bells, as gains."""
+        """float32[BINS]: a gentle random tilt and two random bells, as gains."""
         rng = self.rng
         db = rng.normal(0, 1.5) * LOG_F
         for _ in range(2):
@@ -121,7 +82,7 @@ class Mixer:
         return (10 ** (np.clip(db, -18, 18) / 20)).astype(np.float32)
 
     def limits(self, width):
-        """bool[BANDS]: which bands the whole mixture has. Much of the speech ends at 8 kHz; usually the whole mixture then
+        """bool[BINS]: what the whole mixture has. Much of the speech ends at 8 kHz; usually the whole mixture then
         ends there too, so that nothing can be learned from a voice being absent above."""
         rng = self.rng
         low, high = 0.0, bands.RATE / 2
@@ -131,7 +92,7 @@ class Mixer:
             high = rng.uniform(3400, 16000)
         if rng.random() < 0.1:  # a telephone or a small loudspeaker: nothing below either
             low = rng.uniform(80, 400)
-        return (CENTRES >= low) & (CENTRES <= high)
+        return (HZ >= low) & (HZ <= high)
 
     def cell_gains(self, xx):
         """Power gains [frames, BANDS] or None for what happens to a whole mixture: levelling, a lossy codec's gaps."""
@@ -148,14 +109,15 @@ class Mixer:
             gain = keep.astype(np.float32) * (1 if gain is None else gain)
         return gain
 
-    def gains(self, scene):
-        """float32[2, 4, BANDS]: gain of each stem in mid and side."""
+    def gains(self, bandwidth):
+        """float32[2, 4, BINS]: gain of each stem in mid and side."""
         rng = self.rng
-        present = rng.random(3) > (0.1, 0.2, 0.15)
-        if not present.any():
-            present[rng.integers(3)] = True
-        limits = self.limits(scene.bandwidth if present[0] else 0)
-        g = np.zeros((2, 4, bands.BANDS), np.float32)
+        if rng.random() < ALONE:
+            present = np.arange(3) == rng.integers(3)
+        else:
+            present = rng.random(3) > ABSENT
+        limits = self.limits(bandwidth if present[0] else 0)
+        g = np.zeros((2, 4, bands.BINS), np.float32)
         for stems, there, voice in (((0, 1), present[0], True), ((2,), present[1], False), ((3,), present[2], False)):
             if there:
                 level = 1.0 if voice else 10 ** (rng.uniform(-18, 5) / 20)
@@ -169,9 +131,13 @@ class Mixer:
 
     def clip(self):
         """xx [2, frames, BANDS], cross [2, frames, BANDS], xs [4, 2, frames, BANDS], ss [5, 2, frames, BANDS], float32."""
-        scene = self.draw()
-        at = self.rng.integers(self.scene_frames - self.frames + 1)
-        sums = mixture(scene, slice(at, at + self.frames), self.gains(scene))
+        z, width = [], 0.0
+        for make in self.pools:
+            spectra, ends = self.draw(make)
+            width = max(width, ends)
+            at = self.rng.integers(self.stem_frames - self.frames + 1)
+            z += [[None if plane is None else plane[at:at + self.frames] for plane in stem] for stem in spectra]
+        sums = products(z, self.gains(width))
         cells = self.cell_gains(sums[0])
         if cells is not None:
             for a in sums:

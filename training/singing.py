@@ -5,6 +5,7 @@ melody with glides and vibrato.
 """
 import numpy as np
 from scipy.fft import irfft, rfft
+from scipy.ndimage import uniform_filter1d
 
 import paths
 
@@ -23,8 +24,7 @@ def melody(rng, n):
     t = np.arange(n) / paths.RATE
     steps = np.searchsorted(times, t, "right") - 1
     semitones = SCALE[np.array(notes)][steps].astype(np.float64)
-    glide = np.ones(int(0.05 * paths.RATE)) / int(0.05 * paths.RATE)
-    semitones = np.convolve(semitones, glide, "same") + 0.35 * rng.uniform(0.3, 1.5) * np.sin(2 * np.pi * rng.uniform(4.5, 6.5) * t)
+    semitones = uniform_filter1d(semitones, int(0.05 * paths.RATE)) + 0.35 * rng.uniform(0.3, 1.5) * np.sin(2 * np.pi * rng.uniform(4.5, 6.5) * t)
     return root * 2 ** (semitones / 12)
 
 

@@ -27,6 +27,7 @@ import mix
 import model
 import muon
 import paths
+import shrink
 import waveform
 
 # dialogue, room, music, ambience, dialogue and room together; the sum is 1
@@ -60,7 +61,7 @@ def loss_of(logits, xx, xs, ss, energy_weight=1.2):
     xs = torch.cat([xs, xs[:, :1] + xs[:, 1:2]], 1)
     xx = xx.unsqueeze(1)
     scale = xx.mean((2, 3, 4), keepdim=True) + 1e-9
-    root = lambda p: (p / scale + 1e-4) ** 0.28
+    root = lambda p: torch.sqrt(torch.sqrt(p / scale + 1e-4))  # magnitudes to the power 0.5
     magnitude = (root(m * m * xx) - root(ss)).abs().mean((0, 2, 3, 4))
     error = (ss - 2 * m * xs + m * m * xx).sum((2, 3, 4)).clamp_min(0)
     total = xx.sum((2, 3, 4)) + 1e-6
@@ -80,6 +81,16 @@ def settle(net, batches):
             net(xx, cross)
 
 
+def begin_with(net, earlier):
+    """Loads the weights of an earlier network: a narrower one grows into net, of a wider one what matters most is kept."""
+    if earlier["down1.linear.weight"].size(0) <= net.down1.linear.out_features:
+        return grow.grow(net, earlier)
+    wide = model.KINDS["main"]()
+    grow.grow(wide, earlier)
+    xx, cross, _, _ = mix.Mixer("train", 7, wide.transform).batch(8)
+    shrink.shrink(net, wide, torch.from_numpy(xx), torch.from_numpy(cross))
+
+
 def brief(net):
     """The development set's main figures, stereo and mono, in one line."""
     separate = evaluate.waveform(waveform.WaveformNetwork(net).eval())
@@ -97,13 +108,14 @@ def main():
     parser.add_argument("--minutes", type=float, default=60)
     parser.add_argument("--batch", type=int, default=8)
     parser.add_argument("--rate", type=float, default=0.02, help="of the matrices; the rest has a twentieth of it")
-    parser.add_argument("--start", help="begin with the averaged weights of this run, or with this shipped network (.ts); see grow.py")
+    parser.add_argument("--start", help="begin with the averaged weights of this run, or with this shipped network (.ts); see grow.py, shrink.py")
     parser.add_argument("--kind", default="main", choices=model.KINDS)
     parser.add_argument("--every", type=float, default=15, help="minutes between evaluations")
     parser.add_argument("--seed", type=int, default=1)
+    parser.add_argument("--threads", type=int, default=1, help="that compute; one more process makes mixtures")
     options = parser.parse_args()
     keep_memory()
-    torch.set_num_threads(1)
+    torch.set_num_threads(options.threads)
     torch.set_flush_denormal(True)  # the momentum of units that fell silent halves the speed otherwise
     torch.manual_seed(options.seed)
     folder = paths.RUNS / options.run
@@ -111,7 +123,7 @@ def main():
     net = model.KINDS[options.kind]()
     if options.start:
         shipped = options.start.endswith(".ts")
-        grow.grow(net, compact.restore(options.start) if shipped else torch.load(paths.RUNS / options.start / "last.pt")["average"])
+        begin_with(net, compact.restore(options.start) if shipped else torch.load(paths.RUNS / options.start / "last.pt")["average"])
     net = net.to(memory_format=torch.channels_last)
     average = copy.deepcopy(net)
     optimizer = muon.Muon(net, options.rate, options.rate / 20)

@@ -56,6 +56,26 @@ Isolator::Frame Isolator::analysed(const std::vector<int>& group, int64_t at, co
     return frame;
 }
 
+SpanCells Isolator::cells(int wanted, int64_t first, int64_t count, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+    SpanCells out;
+    out.first = floorTo(first, m_hop);
+    out.hop = m_hop;
+    out.rate = m_rate;
+    out.binHz = double(m_rate) / m_size;
+    out.frames = int((first + count - out.first + m_hop - 1) / m_hop);
+    for (const auto& group : m_groups) {
+        out.groups.emplace_back();
+        for (int i = -kCellReach; i < out.frames + kCellReach; ++i) {
+            // The last frames may begin so late that the margin ends within them.
+            const int64_t at = std::min(out.first + i * m_hop - (first - margin()), source.frames() - m_size);
+            Frame frame = analysed(group, at, source, stems);
+            out.groups.back().share.push_back(std::move(frame.shares[size_t(wanted)]));
+            out.groups.back().power.push_back(std::move(frame.power));
+        }
+    }
+    return out;
+}
+
 void Isolator::moveCells(const IsolationSettings& settings, size_t group, int wanted, int64_t first, int64_t count,
                          const AudioBuffer& source, const std::vector<AudioBuffer>& stems, std::vector<AudioBuffer>& moved) {
     const size_t bins = m_spectrum.size();

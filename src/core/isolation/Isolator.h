@@ -5,7 +5,7 @@
 #include <vector>
 
 #include "core/audio/AudioBuffer.h"
-#include "core/isolation/CellShares.h"
+#include "core/isolation/SpanCells.h"
 #include "core/spectral/Fft.h"
 
 namespace rivlen {
@@ -32,6 +32,9 @@ public:
     /// frames [first, first + count) at the settings. wanted is the index of the wanted stem.
     std::vector<AudioBuffer> apply(const IsolationSettings& settings, int wanted, int64_t first, int64_t count,
                                    const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
+
+    /// What apply() works on in [first, first + count), to weigh settings without making sound; same arguments.
+    SpanCells cells(int wanted, int64_t first, int64_t count, const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
 
     /// Remembers transformed frames between calls, for whoever walks through one recording in small blocks.
     void keepFrames() { m_keep = 128; }

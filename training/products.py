@@ -1,0 +1,46 @@
+"""Compiles products.c for this machine, once, and calls it."""
+import ctypes
+import hashlib
+import subprocess
+
+import numpy as np
+
+import bands
+import paths
+
+
+def library():
+    source = paths.HERE / "products.c"
+    built = paths.ROOT / f"products-{hashlib.sha256(source.read_bytes()).hexdigest()[:12]}.so"
+    if not built.exists():
+        built.parent.mkdir(parents=True, exist_ok=True)
+        part = built.with_suffix(".part")
+        subprocess.run(["gcc", "-O3", "-march=native", "-ffast-math", "-shared", "-fPIC", "-o", part, source], check=True)
+        part.rename(built)
+    return ctypes.CDLL(str(built))
+
+
+LIBRARY = library()
+EDGES = bands.edges().astype(np.int32)
+
+
+def products(z, gains):
+    """The sums of mix.py for one clip: (xx, cross, xs, ss), float32, frames by BANDS.
+
+    z[s][c]      stem s in mid (c = 0) or side: float32[frames, 2, BINS], real and imaginary, or None where silent
+    gains        float32[2, 4, BINS]: of each stem in mid and side; where all are 0 the stem counts as silent"""
+    frames = next(len(plane) for stem in z for plane in stem if plane is not None)
+    shape = (2, frames, bands.BANDS)
+    xx, cross, xs, ss = np.zeros(shape, np.float32), np.zeros(shape, np.float32), np.zeros((4, *shape), np.float32), np.zeros((5, *shape), np.float32)
+    gains = np.ascontiguousarray(gains, np.float32)
+    heard, level = (ctypes.c_void_p * 8)(), (ctypes.c_void_p * 8)()
+    for c in range(2):
+        for s in range(4):
+            plane = z[s][c]
+            if plane is not None and gains[c, s].any():
+                assert plane.flags.c_contiguous and plane.shape == (frames, 2, bands.BINS) and plane.dtype == np.float32
+                heard[c * 4 + s] = plane.ctypes.data
+            level[c * 4 + s] = gains[c, s].ctypes.data
+    pointer = lambda a: ctypes.c_void_p(a.ctypes.data)
+    LIBRARY.products(frames, bands.BINS, bands.BANDS, pointer(EDGES), heard, level, *(pointer(a) for a in (xx, cross, xs, ss)))
+    return xx, cross, xs, ss
