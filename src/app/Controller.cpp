@@ -164,16 +164,38 @@ void Controller::setStage(const std::string& stage) {
 }
 
 void Controller::editReel(const QString& name, const std::function<void(Reel&)>& change, const std::string& gesture) {
+    std::optional<std::pair<double, double>> before;
+    if (reel()) before = reel()->loop;
     m_history.edit(name.toStdString(), [&](Session& s) { if (Reel* r = s.reel(s.current)) change(*r); }, gesture);
     if (const Reel* r = reel()) {
         m_player.setIsolation(r->isolation);
-        if (r->loop)
-            m_player.setLoop(std::pair(std::llround(r->loop->first * m_player.sampleRate()), std::llround(r->loop->second * m_player.sampleRate())));
-        else
-            m_player.setLoop(std::nullopt);
+        if (r->loop != before) m_audition.reset();
+        followLoop();
     }
     m_loudness.start();
     changed();
+}
+
+void Controller::followLoop() {
+    const auto at = [this](double seconds) { return std::llround(seconds * m_player.sampleRate()); };
+    const auto now = loop();
+    m_player.setLoop(now ? std::optional(std::pair<int64_t, int64_t>(at(now->first), at(now->second))) : std::nullopt);
+}
+
+void Controller::audition(double from, double to) {
+    if (!m_player.isOpen()) return;
+    m_audition = std::pair(from, to);
+    followLoop();
+    m_player.locate(std::llround(from * m_player.sampleRate()));
+    m_player.play();
+    emit heardChanged();
+}
+
+void Controller::removeLoop() {
+    m_audition.reset();
+    if (reel() && reel()->loop) editReel("Remove loop", [](Reel& r) { r.loop.reset(); });
+    followLoop();
+    emit heardChanged();
 }
 
 void Controller::undo() {
@@ -233,6 +255,7 @@ void Controller::openCurrent() {
         return;
     }
     if (m_opened == r->id) return;
+    m_audition.reset();
     try {
         m_player.open([source = r->source] { return std::make_unique<MediaReader>(source); });
         m_opened = r->id;

@@ -84,6 +84,11 @@ public:
     void setLevelMatch(bool on);
     bool levelMatch() const { return m_levelMatch; }
     void hear(Heard heard);
+    /// The loop in force, in seconds: the one being auditioned, else the reel's own.
+    std::optional<std::pair<double, double>> loop() const { return m_audition || !reel() ? m_audition : reel()->loop; }
+    /// Plays a stretch in a loop that is no part of the document, until another loop is set or it is taken away.
+    void audition(double from, double to);
+    void removeLoop();
 
     // ---- recent and recovered sessions ----
     QStringList recentSessions() const;
@@ -107,6 +112,7 @@ private:
     void readReel(const Reel& reel);
     void attachStems(const std::string& id);
     void measureLoudness();
+    void followLoop();
     void autosave();
     void remember(const QString& file);
     QString recoveryFile() const;
@@ -120,6 +126,7 @@ private:
     QString m_file;
     std::string m_opened;  ///< id of the reel in the player
     bool m_levelMatch = true;
+    std::optional<std::pair<double, double>> m_audition;
     std::atomic<int> m_sessionNumber{0};  ///< work begun for another session is not delivered to this one
     QTimer m_autosave, m_loudness;
     std::shared_ptr<Network> m_network;  ///< kept loaded between splits; touched by the job thread only

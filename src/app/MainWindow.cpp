@@ -60,6 +60,9 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     m_pictures->addWidget(m_ownership);
     m_confidence = new ConfidenceView(controller, m_axis);
     m_confidence->setObjectName("confidence");
+    m_desk = new WeighDesk(controller, this);
+    m_weighStrip = new WeighStrip(*m_desk, controller);
+    m_ownership->setDesk(m_desk);
     m_scroll = new QScrollBar(Qt::Horizontal);
     auto* below = new QHBoxLayout;
     below->setContentsMargins(8, 4, 8, 4);
@@ -83,6 +86,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     stack->addWidget(m_ruler);
     stack->addWidget(m_pictures, 1);
     stack->addWidget(m_confidence);
+    stack->addWidget(m_weighStrip);
     stack->addLayout(below);
 
     m_empty = new QLabel("Drop a mixed recording here, audio or video,\nor press Ctrl+I to choose one.\n\nRivlen takes it apart into dialogue, music and ambience, on this machine only.");
@@ -182,10 +186,13 @@ void MainWindow::buildShortcuts() {
     for (int s = 0; s < CourseBar::kStations; ++s)
         key(("Alt+" + std::to_string(s + 1)).c_str(), [this, s] { m_controller.setStage(CourseBar::stageId(s)); });
     key("M", [this] { m_controller.setLevelMatch(!m_controller.levelMatch()); });
+    key("K", [this] { if (m_weighStrip->isVisible()) m_desk->useSuggestion(); });
+    key("N", [this] { if (m_weighStrip->isVisible()) m_desk->step(1); });
+    key("Shift+N", [this] { if (m_weighStrip->isVisible()) m_desk->step(-1); });
     key("V", [this] { showOwnership(!ownershipShown()); });
     key("[", [this] { setLoopEdge(true); });
     key("]", [this] { setLoopEdge(false); });
-    key("L", [this] { m_controller.editReel("Remove loop", [](Reel& r) { r.loop.reset(); }); });
+    key("L", [this] { m_controller.removeLoop(); });
     const auto middle = [this] { return (m_axis.from() + m_axis.to()) / 2; };
     key("+", [this, middle] { m_axis.zoom(0.5, middle()); });
     key("-", [this, middle] { m_axis.zoom(2, middle()); });
@@ -239,6 +246,7 @@ void MainWindow::refresh() {
     for (size_t i = 0; i < stageTable().size(); ++i)
         if (session.stage == stageTable()[i].id) m_panels->setCurrentIndex(int(i));
     m_confidence->setVisible(session.stage == "split");
+    m_weighStrip->setVisible(session.stage == "weigh");
     for (StagePanel* panel : m_stagePanels) panel->refresh();
     m_centre->setCurrentIndex(m_controller.reel() ? 1 : 0);
 }
@@ -256,6 +264,7 @@ void MainWindow::reelOpened() {
 void MainWindow::tick() {
     m_transport->tick();
     m_workLine->tick();
+    m_desk->tick();
     const Player& player = m_controller.player();
     if (player.isOpen()) {
         // The view turns the page when the playhead leaves it.

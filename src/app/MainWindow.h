@@ -13,6 +13,7 @@
 #include "app/views/CurrentView.h"
 #include "app/views/OwnershipView.h"
 #include "app/views/TransportBar.h"
+#include "app/views/WeighStrip.h"
 #include "app/views/WorkLine.h"
 
 namespace rivlen {
@@ -27,6 +28,7 @@ public:
     TimeAxis& axis() { return m_axis; }
     WorkLine& workLine() { return *m_workLine; }
     OwnershipView& ownership() { return *m_ownership; }
+    WeighDesk& desk() { return *m_desk; }
     void showOwnership(bool on);
     bool ownershipShown() const { return m_pictures->currentIndex() == 1; }
 
@@ -57,6 +59,8 @@ private:
     OwnershipView* m_ownership;
     CurrentView* m_current;
     ConfidenceView* m_confidence;
+    WeighDesk* m_desk;
+    WeighStrip* m_weighStrip;
     TimeRuler* m_ruler;
     QScrollBar* m_scroll;
     TransportBar* m_transport;

@@ -24,6 +24,8 @@ QString shortcutSheet() {
         {", and .", "one second back or on"},
         {"Home, End", "to the start or the end"},
         {"V", "Current or Ownership picture"},
+        {"K", "at Weigh: take the suggested strength"},
+        {"N, Shift+N", "at Weigh: hear the next or the last of the worst places"},
         {"+, - and 0", "show less time, more time, everything"},
         {"Alt+1 … 5", "the stages of the course"},
         {"Ctrl+I", "add recordings"},

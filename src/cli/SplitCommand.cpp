@@ -2,13 +2,12 @@
 #include <chrono>
 #include <cmath>
 #include <cstdio>
-#include <map>
 #include <set>
 
 #include "cli/Commands.h"
 #include "cli/ProgressLine.h"
+#include "cli/StrengthOptions.h"
 #include "core/audio/Decibel.h"
-#include "core/audio/Timecode.h"
 #include "core/delivery/StemFiles.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
@@ -20,8 +19,9 @@ namespace {
 
 struct Options {
     std::vector<std::string> files;
-    std::string out, network, quality = "fine", from, to, format = "wav", bits = "32f";
-    std::map<std::string, std::string> strength;  ///< by flag, as given
+    std::string out, network, quality = "fine", format = "wav", bits = "32f";
+    SpanOptions span;
+    StrengthOptions strength;
     bool force = false, json = false, apart = false;
 };
 
@@ -34,19 +34,10 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
                         std::shared_ptr<Network>& network, Progress& progress) {
     const auto start = std::chrono::steady_clock::now();
     MediaReader reader(file);
-    const double fps = reader.info().picture && reader.info().picture->fps > 0 ? reader.info().picture->fps : 25.0;
     EngineOptions options;
     options.quality = o.quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine;
-    const auto frameAt = [&](const std::string& text) {
-        return std::min<int64_t>(std::llround(parseTime(text, fps) * reader.sampleRate()), reader.frames());
-    };
     options.apart = o.apart;
-    if (!o.from.empty()) options.from = frameAt(o.from);
-    if (!o.to.empty()) options.to = frameAt(o.to);
-    const int64_t end = options.to < 0 ? reader.frames() : options.to;
-    if (options.from >= end)
-        throw Error(Error::Kind::Usage, "The span asked for in \"" + file + "\" is empty: --from must lie before --to and before the end (" + formatTime(reader.info().duration()) + ").");
-
+    std::tie(options.from, options.to) = o.span.frames(reader, file);
     const StemFiles::Target target{o.out, std::filesystem::path(file).stem().string(), AudioFormat::parse(o.format, o.bits), o.force};
     StemFiles files(target, stemsGiven(card, options), reader.sampleRate(), reader.channels(), settings, o.json);
     if (!network) network = loadNetwork(card);
@@ -60,7 +51,7 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
     nlohmann::json json{{"file", file}, {"network", card.id}, {"residual_dbfs", number(report.residualDbfs)}};
     for (const auto& stem : report.stems)
         json["stems"].push_back({{"name", stem.name}, {"path", stem.file.string()}, {"peak_dbfs", number(stem.peakDbfs)}, {"rms_dbfs", number(stem.rmsDbfs)}, {"lufs", stem.lufs ? number(*stem.lufs) : nullptr}});
-    json["seconds_audio"] = double(end - options.from) / reader.sampleRate();
+    json["seconds_audio"] = double(options.to - options.from) / reader.sampleRate();
     json["seconds_wall"] = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     json["settings"] = toJson(settings);
     json["settings"]["quality"] = o.quality;
@@ -68,11 +59,8 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
 }
 
 void run(const Options& o, Progress& progress) {
-    IsolationSettings settings;
-    for (const auto& p : isolationParameters())
-        if (const auto given = o.strength.find(p.flag); given != o.strength.end()) settings.*p.value = parseValue(p, given->second);
-    if (!o.from.empty()) parseTime(o.from);
-    if (!o.to.empty()) parseTime(o.to);
+    const IsolationSettings settings = o.strength.settings();
+    o.span.check();
     AudioFormat::parse(o.format, o.bits);
     const NetworkCard card = forQuality(findNetwork(o.network), o.quality);
     std::set<std::string> names;
@@ -99,10 +87,8 @@ void addSplit(CLI::App& program, Progress& progress) {
     command->add_option("--out", o->out, "Folder for the stems; made when missing.")->required();
     command->add_option("--network", o->network, "Network id, see `rivlen-cli networks`.");
     command->add_option("--quality", o->quality, "quick or fine (default).")->check(CLI::IsMember({"quick", "fine"}));
-    command->add_option("--from", o->from, "Start: seconds or timecode.");
-    command->add_option("--to", o->to, "End: seconds or timecode.");
-    for (const auto& p : isolationParameters())
-        command->add_option_function<std::string>(p.flag, [o, flag = p.flag](const std::string& text) { o->strength[flag] = text; }, p.explanation);
+    o->span.addTo(*command);
+    o->strength.addTo(*command);
     command->add_option("--format", o->format, "wav (default) or flac.");
     command->add_option("--bits", o->bits, "16, 24 or 32f (default).");
     command->add_flag("--apart", o->apart, "Write every stem of the network by itself: the dialogue's room too.");

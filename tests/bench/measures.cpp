@@ -1,50 +1,133 @@
-// Are Spill and Damage true? Compares them with the SIR and SAR of BSS Eval on mixtures whose parts are known.
-//   rivlen-bench-measures FOLDER     clips of training/make_clips.py
+// Are Spill and Damage true? Compares them with the SIR and SAR of BSS Eval on mixtures whose parts are known, and the suggested knee
+// with fixed settings.
+//   rivlen-bench-measures FOLDER [FEATURES]     clips of training/make_clips.py; FEATURES: a table for training/fit_spill.py
 #include <cstdio>
 #include <filesystem>
 
+#include "Support.h"
 #include "core/isolation/Isolator.h"
-#include "core/isolation/Weighing.h"
+#include "core/isolation/SpillModel.h"
+#include "core/isolation/TradeOff.h"
+#include "core/measures/RankCorrelation.h"
 #include "core/measures/SeparationMeasures.h"
 #include "core/media/MediaReader.h"
-#include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
-#include "Support.h"
+
 using namespace rivlen;
 namespace fs = std::filesystem;
 
-int main(int argc, char** argv) {
-    const auto network = loadNetwork(findNetwork(""));
-    std::vector<IsolationSettings> all;
-    for (double depth : {6.0, 12.0, 20.0, kFullDepth})
-        for (double firmness : {0.0, 50.0}) { IsolationSettings s; s.depth = depth; s.firmness = firmness; all.push_back(s); }
-    { IsolationSettings s; s.firmness = -50; all.push_back(s); }
-    { IsolationSettings s; s.onsetGuard = 70; all.push_back(s); }
-    { IsolationSettings s; s.steadiness = 60; all.push_back(s); }
-    { IsolationSettings s; s.steadiness = 60; s.depth = 12; s.firmness = 30; all.push_back(s); }
-    for (int n = 0;; ++n) {
-        char name[64];
-        std::snprintf(name, sizeof name, "%03d-", n);
-        if (!fs::exists(fs::path(argv[1]) / (std::string(name) + "bed.flac"))) break;
-        const auto read = [&](const char* what) { MediaReader r(fs::path(argv[1]) / (std::string(name) + what + ".flac")); return r.read(0, r.frames()); };
-        const AudioBuffer dialogue = read("dialogue"), bed = read("bed");
-        AudioBuffer x = test::sumOf({dialogue, bed});
-        EngineOptions options; options.quality = EngineOptions::Quality::Fine; options.stems = {"dialogue", "music", "ambience"};
-        const auto stems = test::separated(network, x, 48000, options);
-        Isolator isolator(2, 48000);
-        const int64_t m = isolator.margin(), frames = x.frames();
-        const auto padded = [&](const AudioBuffer& b) { AudioBuffer out(2, frames + 2 * m); for (int c = 0; c < 2; ++c) std::copy(b.channel(c).begin(), b.channel(c).end(), out.channel(c).begin() + m); return out; };
-        std::vector<AudioBuffer> ps; for (auto& s : stems) ps.push_back(padded(s));
-        const AudioBuffer px = padded(x);
-        const SpanCells cells = isolator.cells(0, 0, frames, px, ps);
-        const double before = estoi(x, dialogue, 48000).value_or(0);
-        for (size_t i = 0; i < all.size(); ++i) {
-            const auto y = isolator.apply(all[i], 0, 0, frames, px, ps);
-            const auto bss = bssEval({y[0], test::sumOf({y[1], y[2]})}, {dialogue, bed});
-            const Weighing w = weigh(all[i], cells);
-            std::printf("%d %zu %.3f %.3f %.4f %.3f %.3f %.3f %.3f %.3f\n", n, i, bss[0].sir, bss[0].sar, estoi(y[0], dialogue, 48000).value_or(0) - before,
-              siSdr(y[0], dialogue), w.spillDb, w.artifactDb, w.damage.onsetLoss, w.damage.warble);
-            std::fflush(stdout);
-        }
+namespace {
+
+IsolationSettings setting(double depth, double firmness = 0, double onsetGuard = 0, double steadiness = 0) {
+    return {"dialogue", depth, firmness, onsetGuard, steadiness};
+}
+
+const std::vector<IsolationSettings> kSettings{
+    setting(6), setting(6, 50), setting(12), setting(12, 50), setting(20), setting(20, 50), setting(kFullDepth), setting(kFullDepth, 50),
+    setting(kFullDepth, -50), setting(kFullDepth, 0, 70), setting(kFullDepth, 0, 0, 60), setting(12, 30, 0, 60)};
+const std::vector<IsolationSettings> kForFitting{setting(12), setting(kFullDepth), setting(kFullDepth, 50), setting(kFullDepth, 0, 0, 60)};
+
+/// Common practice gives isolation in per cent: what is let back in is the rest, so 60 % is 20 log10(1 / 0.4) = 8 dB of Depth.
+const std::vector<std::pair<const char*, IsolationSettings>> kFixed{{"full", setting(kFullDepth)}, {"60 % (8 dB)", setting(8)}, {"25 % (2.5 dB)", setting(2.5)}};
+
+struct Clip {
+    AudioBuffer dialogue, bed, source;
+    std::vector<AudioBuffer> stems;  ///< source and stems with the isolation's margin around
+    SpanCells cells;
+};
+
+Clip prepared(const fs::path& stem, const std::shared_ptr<Network>& network) {
+    const auto read = [&](const char* what) {
+        MediaReader reader(stem.string() + what + ".flac");
+        return reader.read(0, reader.frames());
+    };
+    Clip clip{read("dialogue"), read("bed"), {}, {}, {}};
+    const AudioBuffer x = test::sumOf({clip.dialogue, clip.bed});
+    EngineOptions options;
+    options.stems = {"dialogue", "music", "ambience"};
+    Isolator isolator(x.channels(), 48000);
+    const int64_t margin = isolator.margin(), frames = x.frames();
+    for (const auto& s : test::separated(network, x, 48000, options)) clip.stems.push_back(s.slice(-margin, frames + 2 * margin));
+    clip.source = x.slice(-margin, frames + 2 * margin);
+    clip.cells = isolator.cells(0, 0, frames, clip.source, clip.stems);
+    return clip;
+}
+
+double mean(const std::vector<double>& v) {
+    double sum = 0;
+    for (double x : v) sum += x / double(v.size());
+    return sum;
+}
+
+double median(std::vector<double> v) {
+    std::sort(v.begin(), v.end());
+    return v.size() % 2 ? v[v.size() / 2] : (v[v.size() / 2 - 1] + v[v.size() / 2]) / 2;
+}
+
+/// One comparison: a measure and its truth over all settings and clips; larger means better in both.
+struct Pairing {
+    const char* name;
+    std::vector<double> truth, measure, perClip;
+    size_t begin = 0;
+
+    void add(double t, double m) { truth.push_back(t), measure.push_back(m); }
+    void endClip() {
+        perClip.push_back(rankCorrelation({truth.begin() + long(begin), truth.end()}, {measure.begin() + long(begin), measure.end()}));
+        begin = truth.size();
     }
+    void print() const {
+        std::printf("| %-42s | %6.3f | %6.3f | %6.3f |\n", name, median(perClip), *std::min_element(perClip.begin(), perClip.end()), rankCorrelation(truth, measure));
+    }
+};
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    if (argc < 2) return std::fprintf(stderr, "rivlen-bench-measures: give the folder of the clips.\n"), 2;
+    FILE* features = argc > 2 ? std::fopen(argv[2], "w") : nullptr;
+    const auto network = loadNetwork(findNetwork(""));
+    Pairing spill{"Spill, and SIR", {}, {}, {}}, damage{"Damage, and SAR", {}, {}, {}}, words{"Damage, and the rise of ESTOI", {}, {}, {}};
+    std::vector<std::vector<double>> sdr(kFixed.size() + 1), clear(kFixed.size() + 1);
+    int count = 0;
+    for (;; ++count) {
+        char name[16];
+        std::snprintf(name, sizeof name, "%03d-", count);
+        const fs::path stem = fs::path(argv[1]) / name;
+        if (!fs::exists(stem.string() + "bed.flac")) break;
+        const Clip clip = prepared(stem, network);
+        const int64_t frames = clip.dialogue.frames();
+        Isolator isolator(clip.dialogue.channels(), 48000);
+        Weigher weigher(clip.cells);
+        const auto result = [&](const IsolationSettings& s) { return isolator.apply(s, 0, 0, frames, clip.source, clip.stems); };
+        for (const auto& s : features ? kForFitting : kSettings) {
+            const auto y = result(s);
+            const BssFigures truth = bssEval({y[0], test::sumOf({y[1], y[2]})}, {clip.dialogue, clip.bed})[0];
+            const Weighing w = weigher.weigh(s);
+            spill.add(truth.sir, -w.spillDb);
+            damage.add(truth.sar, -w.damage.total);
+            words.add(estoi(y[0], clip.dialogue, 48000).value_or(0), -w.damage.total);
+            if (features) {
+                const SpillFeatures f = spillFeatures(clip.cells);
+                std::fprintf(features, "%d %.4f %.4f %.5f %.5f %.5f %.5f\n", count, truth.sir, -w.spillDb + spillCorrection(clip.cells), f.unsure, f.low, f.wantedMoves, f.bedMoves);
+                std::fflush(features);
+            }
+        }
+        for (Pairing* p : {&spill, &damage, &words}) p->endClip();
+        const TradeOff curve = tradeOff({}, weigher, {});
+        const TradePoint& knee = curve.curve[size_t(curve.knee)];
+        for (size_t i = 0; i <= kFixed.size() && !features; ++i) {
+            const auto y = result(i < kFixed.size() ? kFixed[i].second : setting(knee.depth, knee.firmness));
+            sdr[i].push_back(siSdr(y[0], clip.dialogue));
+            clear[i].push_back(estoi(y[0], clip.dialogue, 48000).value_or(0));
+        }
+        std::fprintf(stderr, "\rclip %d", count + 1);
+    }
+    if (features) std::fclose(features);
+    if (count == 0) return std::fprintf(stderr, "rivlen-bench-measures: there are no clips in \"%s\": make them with training/make_clips.py.\n", argv[1]), 3;
+    std::printf("\n%d clips x %zu settings\n\n| Spearman's rank correlation of              | median | least  | pooled |\n|---|---|---|---|\n", count, (features ? kForFitting : kSettings).size());
+    for (const Pairing* p : {&spill, &damage, &words}) p->print();
+    if (features) return 0;
+    std::printf("\n| strength of the dialogue | SI-SDR, dB | ESTOI |\n|---|---|---|\n");
+    for (size_t i = 0; i <= kFixed.size(); ++i) std::printf("| %-24s | %.2f | %.3f |\n", i < kFixed.size() ? kFixed[i].first : "the suggested knee", mean(sdr[i]), mean(clear[i]));
+    return 0;
 }

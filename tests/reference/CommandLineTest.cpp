@@ -61,6 +61,30 @@ TEST(CommandLine, SplitWritesAlignedStemsThatSumToTheSource) {
     EXPECT_LT(differenceDb(sum, source.read(2 * 48000, sum.frames())), -120);
 }
 
+TEST(CommandLine, WeighGivesTheContractsFields) {
+    const std::string weigh = cli + " weigh " + demo + "reel-2-saloon.flac --from 2 --to 6 --quality quick --json";
+    const json j = parsed(weigh + " --depth 12");
+    EXPECT_EQ(j.at("stem"), "dialogue");
+    EXPECT_EQ(j.at("settings").at("depth_db"), 12.0);
+    EXPECT_GT(j.at("damage").get<double>(), 0);
+    EXPECT_LT(j.at("damage").get<double>(), 100);
+    for (const char* part : {"onset_loss", "dulling", "warble", "pumping", "holes"}) EXPECT_GE(j.at("damage_parts").at(part).get<double>(), 0) << part;
+    const json& curve = j.at("trade_off").at("curve");
+    ASSERT_GT(curve.size(), 10u);
+    EXPECT_EQ(curve.front().at("depth_db"), 0.0);
+    EXPECT_EQ(curve.back().at("depth_db"), "full");
+    EXPECT_TRUE(curve.front().contains("firmness") && curve.front().contains("spill_db") && curve.front().contains("damage"));
+    EXPECT_NE(std::find(curve.begin(), curve.end(), j.at("trade_off").at("knee")), curve.end());
+    EXPECT_FALSE(j.at("trade_off").at("reason").get<std::string>().empty());
+    // The present setting lies on the curve: 12 dB is one of its points.
+    const auto twelve = std::find_if(curve.begin(), curve.end(), [](const json& p) { return p.at("depth_db") == 12.0; });
+    ASSERT_NE(twelve, curve.end());
+    EXPECT_EQ(twelve->at("spill_db"), j.at("spill_db"));
+    const json full = parsed(weigh);
+    EXPECT_LT(full.at("spill_db").get<double>(), j.at("spill_db").get<double>());
+    EXPECT_EQ(parsed(weigh), full);
+}
+
 TEST(CommandLine, NetworksListsTheCards) {
     const json j = parsed(cli + " networks --json");
     ASSERT_FALSE(j.at("networks").empty());

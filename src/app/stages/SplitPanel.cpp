@@ -115,7 +115,8 @@ private:
         if (const auto residual = state.stems->residualDb())
             text += *residual <= -150 ? QString("The stems sum to the source exactly. ") : QString("Residual: the stems sum to the source within %1 dBFS. ").arg(*residual, 0, 'f', 0);
         if (state.levels) text += QString("Confidence %1 % on average. ").arg(std::lround(100 * confidence(state.stems->levels(), *state.levels, 0, state.info->frames)));
-        if (state.speed > 0) text += QString("It took %1 of its length. ").arg(state.speed >= 1 ? QString("1/%1").arg(std::lround(state.speed)) : QString("%1 times").arg(1 / state.speed, 0, 'f', 1));
+        if (state.speed >= 1.5) text += QString("It took 1/%1 of its length. ").arg(std::lround(state.speed));
+        else if (state.speed > 0) text += QString("It took %1 times its length. ").arg(1 / state.speed, 0, 'f', 1);
         return text + "Hear the stems with 3, 4 and 5, then weigh the strength.";
     }
 

@@ -100,6 +100,31 @@ void OwnershipView::compute() {
     });
 }
 
+void OwnershipView::setDesk(WeighDesk* desk) {
+    m_desk = desk;
+    connect(desk, &WeighDesk::changed, this, qOverload<>(&QWidget::update));
+}
+
+void OwnershipView::paintScars(QPainter& p) {
+    const auto* found = m_desk && m_controller.session().stage == "weigh" ? m_desk->result() : nullptr;
+    if (!found) return;
+    p.setFont(theme::font(11, QFont::DemiBold));
+    for (size_t i = 0; i < found->places.size(); ++i) {
+        const double at = found->from + found->places[i].seconds;
+        const double a = m_axis.xAt(at - kMomentSeconds / 2, width()), b = m_axis.xAt(at + kMomentSeconds / 2, width());
+        const bool chosen = int(i) == m_desk->place();
+        QColor shade = theme::attention;
+        shade.setAlpha(chosen ? 120 : 60);
+        p.fillRect(QRectF(a, 18, std::max(2.0, b - a), height() - 18), shade);
+        const QRectF tag((a + b) / 2 - 10, 2, 20, 16);
+        p.setPen(Qt::NoPen);
+        p.setBrush(chosen ? theme::ink : theme::attention);
+        p.drawRoundedRect(tag, 3, 3);
+        p.setPen(theme::ground);
+        p.drawText(tag, Qt::AlignCenter, QString::number(i + 1));
+    }
+}
+
 void OwnershipView::paintPicture(QPainter& p) {
     const ReelState* state = m_controller.currentState();
     if (!state || !state->info) return;
@@ -108,6 +133,7 @@ void OwnershipView::paintPicture(QPainter& p) {
         p.setRenderHint(QPainter::SmoothPixmapTransform);
         p.drawImage(QRectF(a, 0, b - a, height()), m_image);
     }
+    paintScars(p);
     p.setFont(theme::font(11));
     for (double f : {100.0, 300.0, 1000.0, 3000.0, 10000.0}) {
         // The scale has no closed inverse worth writing twice: find the height by bisection.

@@ -4,6 +4,7 @@
 #include <memory>
 #include <thread>
 
+#include "app/WeighDesk.h"
 #include "app/views/TimeView.h"
 #include "core/spectral/OwnershipPicture.h"
 
@@ -16,6 +17,8 @@ class OwnershipView : public TimeView {
 public:
     OwnershipView(Controller& controller, TimeAxis& axis, QWidget* parent = nullptr);
     ~OwnershipView() override;
+    /// Whose worst places are marked on the picture while the Weigh stage is shown.
+    void setDesk(WeighDesk* desk);
     bool busy() const { return m_progress != nullptr || m_wait.isActive(); }
 
 protected:
@@ -25,6 +28,7 @@ protected:
 
 private:
     void compute();
+    void paintScars(QPainter& painter);
     void retire();  ///< cancels the computation without waiting for it
     QTimer m_wait;  ///< gathers quick changes into one computation
     std::shared_ptr<Progress> m_progress;
@@ -33,6 +37,7 @@ private:
     QImage m_image;
     double m_from = 0, m_to = 0;  ///< seconds that the image shows
     std::string m_reel;
+    WeighDesk* m_desk = nullptr;
 };
 
 /// Colours a picture; free of widgets, so that tests can look at single cells.

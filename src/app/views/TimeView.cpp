@@ -23,7 +23,7 @@ void TimeView::paintEvent(QPaintEvent*) {
     paintPicture(p);
     const Reel* reel = m_controller.reel();
     if (!reel || m_axis.duration() <= 0) return;
-    std::optional<std::pair<double, double>> loop = reel->loop;
+    std::optional<std::pair<double, double>> loop = m_controller.loop();
     if (m_pressed && m_dragged) loop = std::minmax(*m_pressed, *m_dragged);
     if (loop) {
         const double a = m_axis.xAt(loop->first, width()), b = m_axis.xAt(loop->second, width());

@@ -64,7 +64,7 @@ TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(pa
     m_loop = new QPushButton("Loop");
     m_loop->setToolTip("Takes the loop away. Set one by dragging over the picture, or with [ and ] at the playhead");
     m_loop->setObjectName("loop");
-    connect(m_loop, &QPushButton::clicked, this, [this] { m_controller.editReel("Remove loop", [](Reel& r) { r.loop.reset(); }); });
+    connect(m_loop, &QPushButton::clicked, this, [this] { m_controller.removeLoop(); });
     m_time = new QLabel;
     m_time->setFont(theme::font(17, QFont::Medium));
     m_time->setFixedWidth(118);
@@ -110,7 +110,7 @@ void TransportBar::refresh() {
     const ReelState* state = m_controller.currentState();
     const bool stems = state && state->stems;
     m_play->setEnabled(player.isOpen());
-    m_loop->setEnabled(m_controller.reel() && m_controller.reel()->loop);
+    m_loop->setEnabled(m_controller.loop().has_value());
     for (int h = 0; h < kHeardCount; ++h) {
         m_heard[size_t(h)]->setEnabled(player.isOpen() && (h == 0 || stems));
         m_heard[size_t(h)]->setChecked(player.isOpen() && int(player.heard()) == h);

@@ -18,10 +18,8 @@ inline constexpr int kCellReach = 12;
 /// there is no onset guard. Returns count frames, in this order:
 ///  - Steadiness S averages the share over time with a Hann weight, S / 100 of kCellReach frames to either side.
 ///  - Firmness F sharpens it, p' = p^y / (p^y + (1 - p)^y) with y = 2^(F / 50).
-///  - Onset guard O: where the source's third-octave bands above 1.5 kHz rise by 6 dB (half the guard) to 12 dB (all of it)
-///    against the frames 3 to 6 before, and the wanted stem holds at least a tenth (none) to four tenths (all) of the peak power
-///    between 120 Hz and 1.5 kHz within 10 frames, O / 100 of what is missing goes to the wanted stem; it lets go over 5 frames.
-/// The guard's figures are our own choice, made on the demo and the excerpt of the development set.
+///  - Onset guard O: where a short noisy beginning near the wanted sound is found (Onsets.h), O / 100 of what is missing goes
+///    to the wanted stem; it lets go over 5 frames.
 /// binHz: width of a bin.
 Cells strengthened(const IsolationSettings& settings, const Cells& share, const Cells& power, int count, double binHz);
 

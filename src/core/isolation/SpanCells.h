@@ -1,4 +1,7 @@
 #pragma once
+#include <memory>
+
+#include "core/audio/SampleSource.h"
 #include "core/isolation/CellShares.h"
 
 namespace rivlen {
@@ -18,5 +21,9 @@ struct SpanCells {
 
     double seconds() const { return double(frames) * hop / rate; }
 };
+
+/// The cells of [first, first + count) of a recording and its stems, all of one rate and layout; wanted: index of the wanted
+/// stem. Takes some 2 MB a second. Throws Error (InputUnreadable).
+SpanCells readSpanCells(SampleSource& source, const std::vector<std::unique_ptr<SampleSource>>& stems, int wanted, int64_t first, int64_t count);
 
 }  // namespace rivlen

@@ -2,70 +2,123 @@
 
 #include <algorithm>
 #include <cmath>
-#include <cstdlib>
 
 #include "core/audio/Decibel.h"
+#include "core/isolation/DamageParts.h"
+#include "core/isolation/SpillModel.h"
 
 namespace rivlen {
 
-double kOwner = getenv("OWNER") ? atof(getenv("OWNER")) : 1.5;
-
 namespace {
 
-/// Sums over a band's cells: power, and power times the gain and its square, of the wanted and of the bed.
+constexpr double kTiny = 1e-20, kBandHz = 94, kArtifactBias = 2.4;
+
+double db(double a, double b) { return 10 * std::log10((a + kTiny) / (b + kTiny)); }
+/// Points of damage at an estimated SAR in dB.
+double totalPoints(double sar) { return 100 / (1 + std::pow(10, (sar - 6) / 10)); }
+
+/// Of one band: power, and power times the gain, of the wanted and of the bed.
 struct Band {
-    double v = 0, gv = 0, ggv = 0, b = 0, gb = 0, ggb = 0;
+    double v = 0, gv = 0, b = 0, gb = 0;
+    float meanV = 0, meanB = 0;
+};
+
+/// Of one moment: result's power of wanted and bed, and what moves.
+struct Passing {
+    double v = 0, b = 0, wanted = 0, artifacts = 0;
 };
 
 }  // namespace
 
-std::vector<Cells> ownership(const IsolationSettings& settings, const SpanCells& cells) {
-    std::vector<Cells> out;
+Weigher::Weigher(const SpanCells& cells) : m_cells(cells), m_correctionDb(spillCorrection(cells)) {
     for (const auto& group : cells.groups) {
-        const auto middle = [&](const Cells& all) { return looksAround(settings) ? all : Cells(all.begin() + kCellReach, all.end() - kCellReach); };
-        out.push_back(strengthened(settings, middle(group.share), settings.onsetGuard > 0 ? group.power : Cells(), cells.frames, cells.binHz));
+        m_wanted.emplace_back();
+        for (int t = 0; t < cells.frames; ++t) {
+            const auto &p = group.share[size_t(t + kCellReach)], &P = group.power[size_t(t + kCellReach)];
+            std::vector<float> row(p.size());
+            for (size_t k = 0; k < row.size(); ++k) {
+                const float q = 1 - p[k], a = p[k] * std::sqrt(p[k]), b = q * std::sqrt(std::max(0.0f, q));
+                row[k] = a / (a + b + 1e-12f) * P[k];
+            }
+            m_wanted.back().push_back(std::move(row));
+        }
     }
-    return out;
 }
 
-Weighing weigh(const IsolationSettings& settings, const SpanCells& cells, const std::vector<Cells>& now) {
-    const double back = settings.depth >= kFullDepth ? 0.0 : fromDb(-settings.depth);
-    const int width = std::max(1, int(std::lround(94 / cells.binHz)));
-    double kept = 0, interference = 0, all = 0, fullB = 0, fullV = 0, warble = 0, gg = 0;
-    for (size_t g = 0; g < cells.groups.size(); ++g) {
-        const size_t bins = cells.groups[g].power[0].size();
+void Weigher::findOwnership(const IsolationSettings& settings) {
+    IsolationSettings but = settings;
+    but.depth = m_settings.depth;
+    if (!m_now.empty() && but == m_settings) return;
+    m_settings = settings;
+    m_now.clear();
+    const bool around = looksAround(settings);
+    for (const auto& group : m_cells.groups) {
+        const auto span = [&](const Cells& all) { return around ? all : Cells(all.begin() + kCellReach, all.end() - kCellReach); };
+        m_now.push_back(strengthened(settings, span(group.share), settings.onsetGuard > 0 ? group.power : Cells(), m_cells.frames, m_cells.binHz));
+    }
+}
+
+Weighing Weigher::weigh(const IsolationSettings& settings) {
+    findOwnership(settings);
+    const float back = settings.depth >= kFullDepth ? 0.0f : float(fromDb(-settings.depth));
+    const size_t width = size_t(std::max(1L, std::lround(kBandHz / m_cells.binHz)));
+    std::vector<int> momentOf;
+    for (int t = 0; t < m_cells.frames; ++t) momentOf.push_back(int(double(t) * m_cells.hop / m_cells.rate / kMomentSeconds));
+    const size_t count = momentOf.empty() ? 0 : size_t(momentOf.back()) + 1;
+    std::vector<Passing> passing(count);
+    std::vector<DamageSums> sums(count);
+    double kept = 0, interference = 0, all = 0;
+    for (size_t group = 0; group < m_cells.groups.size(); ++group) {
+        Cells gains = m_now[group];
+        const size_t bins = m_cells.groups[group].power[0].size();
         std::vector<Band> bands((bins + width - 1) / width);
-        std::vector<float> before(bins, -1.f);
-        for (int t = 0; t < cells.frames; ++t) {
-            const auto& p = cells.groups[g].share[t + kCellReach];
-            const auto& P = cells.groups[g].power[t + kCellReach];
+        for (int t = 0; t < m_cells.frames; ++t) {
+            const auto &P = m_cells.groups[group].power[size_t(t + kCellReach)], &V = m_wanted[group][size_t(t)];
+            auto& g = gains[size_t(t)];
             for (size_t k = 0; k < bins; ++k) {
-                const double a = std::pow(double(p[k]), kOwner), c = std::pow(1 - double(p[k]), kOwner);
-                const double v = a / (a + c + 1e-12) * P[k], b = P[k] - v;
-                const double gain = back + (1 - back) * now[g][t][k];
+                g[k] = back + (1 - back) * g[k];
                 Band& band = bands[k / width];
-                band.v += v; band.gv += gain * v; band.ggv += gain * gain * v;
-                band.b += b; band.gb += gain * b; band.ggb += gain * gain * b;
-                if (before[k] >= 0) warble += (gain - before[k]) * (gain - before[k]) * P[k];
-                gg += gain * gain * P[k];
-                before[k] = float(gain);
+                band.v += V[k], band.gv += g[k] * V[k];
+                band.b += P[k] - V[k], band.gb += g[k] * (P[k] - V[k]);
+                all += g[k] * g[k] * P[k];
             }
         }
-        for (const auto& x : bands) {
-            kept += x.gv * x.gv / (x.v + 1e-30);
-            interference += x.gb * x.gb / (x.b + 1e-30);
-            all += x.ggv + x.ggb;
-            fullB += x.ggb; fullV += x.ggv;
+        for (Band& x : bands) {
+            x.meanV = float(x.gv / (x.v + kTiny)), x.meanB = float(x.gb / (x.b + kTiny));
+            kept += x.meanV * x.gv, interference += x.meanB * x.gb;
         }
+        for (int t = 0; t < m_cells.frames; ++t) {
+            const auto &P = m_cells.groups[group].power[size_t(t + kCellReach)], &V = m_wanted[group][size_t(t)], &g = gains[size_t(t)];
+            Passing& m = passing[size_t(momentOf[size_t(t)])];
+            for (size_t k = 0; k < bins; ++k) {
+                const Band& band = bands[k / width];
+                const float B = P[k] - V[k], dv = g[k] - band.meanV, dB = g[k] - band.meanB;
+                m.v += g[k] * g[k] * V[k], m.b += g[k] * g[k] * B, m.wanted += V[k];
+                m.artifacts += dv * dv * V[k] + dB * dB * B;
+            }
+        }
+        DamageCounter(m_cells, group).count(gains, m_wanted[group], momentOf, sums);
     }
     Weighing w;
-    w.spillDb = 10 * std::log10((interference + 1e-20) / (kept + 1e-20));
-    w.artifactDb = 10 * std::log10((std::max(0.0, all - kept - interference) + 1e-20) / (kept + interference + 1e-20));
-    w.damage.onsetLoss = 10 * std::log10((fullB + 1e-20) / (fullV + 1e-20));
-    w.damage.warble = 10 * std::log10((warble + 1e-20) / (gg + 1e-20));
+    const double artifacts = std::max(0.0, all - kept - interference);
+    DamageSums total;
+    for (const auto& m : sums) total += m;
+    w.damage = total.parts();
+    w.damage.pumping = pumping(sums);
+    w.damage.total = totalPoints(db(kept + interference, artifacts) - kArtifactBias);
+    w.spillDb = db(interference, kept) + m_correctionDb;
+    w.sdrDb = -10 * std::log10(std::pow(10, w.spillDb / 10) + artifacts * std::pow(10, kArtifactBias / 10) / (kept + kTiny) + kTiny);
+    double loudest = kTiny;
+    for (const auto& m : passing) loudest = std::max(loudest, m.wanted);
+    for (size_t i = 0; i < count; ++i) {
+        Moment moment{db(passing[i].b, passing[i].v) + m_correctionDb, sums[i].parts(), passing[i].wanted / loudest,
+                      passing[i].b * std::pow(10, m_correctionDb / 10) / loudest};
+        const double change = db(sums[i].bedKept, sums[i].bed) - db(total.bedKept, total.bed);  // against the span's
+        moment.damage.pumping = sums[i].bed < 1e-4 * loudest ? 0 : 100 * std::clamp(std::abs(change) / 20, 0.0, 1.0);
+        moment.damage.total = totalPoints(db(passing[i].v + passing[i].b, passing[i].artifacts) - kArtifactBias);
+        w.moments.push_back(moment);
+    }
     return w;
 }
-
-Weighing weigh(const IsolationSettings& settings, const SpanCells& cells) { return weigh(settings, cells, ownership(settings, cells)); }
 
 }  // namespace rivlen

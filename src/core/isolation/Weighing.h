@@ -10,16 +10,21 @@ struct Damage {
     double total = 0;
     double onsetLoss = 0;  ///< beginnings of t, s and x that were taken away
     double dulling = 0;    ///< treble lost against the middle
-    double warble = 0;     ///< gain that flutters from moment to moment
+    double warble = 0;     ///< gain that flutters from frame to frame
     double pumping = 0;    ///< bed that swells around the words
-    double holes = 0;      ///< places in words where nothing is left
+    double holes = 0;      ///< gated gaps inside words
+
+    static constexpr int kParts = 5;
+    double part(int i) const { return std::array{onsetLoss, dulling, warble, pumping, holes}[size_t(i)]; }
+    static const char* partName(int i);  ///< "Onset loss", ...
 };
 
 /// Spill and damage of one moment.
 struct Moment {
-    float spillDb = 0;  ///< unwanted over wanted in the result, dB
-    float damage = 0;   ///< points
-    float weight = 0;   ///< wanted energy: how much the moment counts
+    double spillDb = 0;  ///< unwanted over wanted sound in the result
+    Damage damage;
+    double voice = 0;    ///< expected energy of the wanted sound there, as a share of the span's loudest moment
+    double spill = 0;    ///< energy of the unwanted in the result, in the same unit
 };
 
 inline constexpr double kMomentSeconds = 0.1;
@@ -27,25 +32,38 @@ inline constexpr double kMomentSeconds = 0.1;
 struct Weighing {
     double spillDb = 0;
     Damage damage;
-    std::vector<Moment> moments;  ///< every kMomentSeconds from the span's first frame
+    std::vector<Moment> moments;  ///< every kMomentSeconds from the beginning of the span
 
-    double artifactDb = 0;        ///< what the total rests on: artifacts over the kept sound, dB
+    double sdrDb = 0;  ///< kept wanted sound over spill and artifacts together: what the knee looks at
 };
 
-/// Measures, without a reference, what is left of the unwanted and what the wanted sound suffered, in a span at a strength.
+/// Measures without a reference, what is left of the unwanted and what the wanted sound suffered.
 ///
-/// The network's share p of a cell is read as an expectation: v = p^a / (p^a + (1 - p)^a) of its power P is wanted (a = kOwner), the rest
-/// is bed. The result is the source times a gain g in each cell. In bands of some 94 Hz, which is what the distortion filter of BSS
-/// Eval (Vincent et al. 2006: 512 taps) can follow, the mean gains of both over the span are allowed distortions:
-///   kept          T = sum_f gV(f)^2 V(f)        with gV(f) = sum g v P / sum v P over the band's cells
-///   interference  I = sum_f gB(f)^2 B(f)        likewise with 1 - v
+/// The network's share p of a cell is read as an expectation: v = p^a / (p^a + (1 - p)^a), a = 1.5, of its power P is wanted, V = v P, the
+/// rest is bed, B = P - V. The result is the source times a gain g in each cell. In bands of some 94 Hz, which is what the
+/// distortion filters of BSS Eval (Vincent, Gribonval, Fevotte 2006; 512 taps) can follow, the mean gains of both are allowed distortions:
+///   kept          T = sum_f gV(f)^2 V(f)        with gV(f) = sum g V / sum V over the band's cells
+///   interference  I = sum_f gB(f)^2 B(f)        likewise with B
 ///   artifacts     A = sum g^2 P - T - I         what moves over time
-/// Spill is 10 log10(I / T), as 1 / SIR; damage's total rises from 0 to 100 while 10 log10(A / (T + I)) rises from
-/// kCleanDb to kRuinedDb, as 1 / SAR. The parts are explained beside their computation.
-Weighing weigh(const IsolationSettings& settings, const SpanCells& cells);
+/// Spill is 10 log10(I / T), corrected by what the picture of the shares says about the network's errors (SpillModel.h): the
+/// counterpart of -SIR. The total of damage is 100 / (1 + 10^((S - 6) / 10)) with S = 10 log10((T + I) / A) - 2.4, the
+/// counterpart of SAR; 6 dB as the middle is our own choice. `./rivlen bench measures` compares both with the true
+/// SIR and SAR. The parts are defined in DamageParts.h.
+class Weigher {
+public:
+    /// Keeps a reference to cells.
+    explicit Weigher(const SpanCells& cells);
 
-/// The strength's gains for later weigh() calls that differ in Depth alone: p' of every cell, by group.
-std::vector<Cells> ownership(const IsolationSettings& settings, const SpanCells& cells);
-Weighing weigh(const IsolationSettings& settings, const SpanCells& cells, const std::vector<Cells>& ownership);
+    Weighing weigh(const IsolationSettings& settings);
+
+private:
+    void findOwnership(const IsolationSettings& settings);
+
+    const SpanCells& m_cells;
+    double m_correctionDb;
+    IsolationSettings m_settings;    ///< that m_now was computed for
+    std::vector<Cells> m_now;        ///< the wanted stem's share at the strength, by group: all but Depth
+    std::vector<Cells> m_wanted;     ///< V, by group
+};
 
 }  // namespace rivlen

@@ -1,0 +1,169 @@
+#include "app/WeighDesk.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/media/MediaReader.h"
+
+namespace rivlen {
+
+namespace {
+
+constexpr double kWhole = 60, kPage = 30, kMostLoop = 120;  // seconds
+constexpr double kBefore = 0.6, kAfter = 0.9;               // of context around a place
+
+}  // namespace
+
+struct WeighDesk::Bench {
+    std::string key;  ///< stems and span
+    SpanCells cells;
+    std::unique_ptr<Weigher> weigher;
+    IsolationSettings curveOf;
+    std::optional<TradeOff> curve;
+};
+
+WeighDesk::WeighDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller), m_bench(std::make_shared<Bench>()) {
+    m_wait.setSingleShot(true);
+    m_wait.setInterval(60);
+    connect(&m_wait, &QTimer::timeout, this, &WeighDesk::start);
+    const auto soon = [this] { if (m_controller.session().stage == "weigh") m_wait.start(); };
+    connect(&controller, &Controller::sessionChanged, this, soon);
+    connect(&controller, &Controller::stemsChanged, this, soon);
+    connect(&controller, &Controller::reelOpened, this, soon);
+}
+
+WeighDesk::~WeighDesk() { m_queue.cancelAll(); }
+
+const WeighDesk::Result* WeighDesk::result() const {
+    const Reel* reel = m_controller.reel();
+    const ReelState* state = m_controller.currentState();
+    return m_result && reel && m_result->reel == reel->id && state->stems ? &*m_result : nullptr;
+}
+
+std::pair<double, double> WeighDesk::span() const {
+    const Reel* reel = m_controller.reel();
+    const ReelState* state = m_controller.currentState();
+    if (!reel || !state->info || !state->stems || !state->stems->finished()) return {-1, -1};
+    const double duration = state->info->duration();
+    if (reel->loop) return {reel->loop->first, std::min({reel->loop->second, duration, reel->loop->first + kMostLoop})};
+    if (duration <= kWhole) return {0, duration};
+    const double at = std::floor(double(m_controller.player().position()) / state->info->sampleRate / kPage) * kPage;
+    return {at, std::min(duration, at + kPage)};
+}
+
+void WeighDesk::tick() {
+    if (m_controller.session().stage == "weigh" && !m_wait.isActive() && span() != m_begun) m_wait.start();
+}
+
+void WeighDesk::start() {
+    const auto [from, to] = m_begun = span();
+    const Reel* reel = m_controller.reel();
+    m_queue.cancelAll();
+    ++m_number;
+    if (to - from < 0.1) return emit changed();
+    const IsolationSettings settings = reel->isolation;
+    if (settings.firmness != m_chartFirmness) {
+        m_baseFirmness = settings.firmness;
+        m_chartFirmness.reset();
+    }
+    IsolationSettings base = settings;
+    base.firmness = m_baseFirmness;
+    base.depth = kFullDepth;
+    const auto store = m_controller.currentState()->stems;
+    const std::string key = store->folder().string() + "/" + std::to_string(from) + "/" + std::to_string(to) + "/" + settings.stem;
+    const int number = m_number;
+    m_queue.submit("Weighing", [this, number, bench = m_bench, key, store, source = reel->source, id = reel->id, settings, base, from, to](Progress& progress) {
+        if (bench->key != key) {
+            MediaReader reader(source);
+            std::vector<std::unique_ptr<SampleSource>> stems;
+            for (size_t s = 0; s < store->shape().stems.size(); ++s) stems.push_back(store->open(int(s)));
+            const int64_t first = std::llround(from * reader.sampleRate());
+            bench->key.clear();
+            bench->weigher.reset();
+            bench->curve.reset();
+            bench->cells = readSpanCells(reader, stems, std::max(0, store->stemIndex(settings.stem)), first, std::llround(to * reader.sampleRate()) - first);
+            bench->weigher = std::make_unique<Weigher>(bench->cells);
+            bench->key = key;
+        }
+        const auto give = [this, number](Result result) {
+            QMetaObject::invokeMethod(this, [this, number, result = std::move(result)] { if (number == m_number) take(result); }, Qt::QueuedConnection);
+        };
+        progress.throwIfCancelled();
+        Result result{id, from, to, settings, bench->weigher->weigh(settings), {}, {}};
+        result.places = worstPlaces(result.now);
+        if (bench->curve && bench->curveOf == base) {
+            result.curve = bench->curve;
+            return give(result);
+        }
+        give(result);
+        bench->curve.reset();
+        bench->curve = tradeOff(base, *bench->weigher, progress);
+        bench->curveOf = base;
+        result.curve = bench->curve;
+        give(result);
+    }, [this, number](const JobQueue::Outcome& o) {
+        QMetaObject::invokeMethod(this, [this, number, o] {
+            if (number != m_number) return;
+            if (!o.done && !o.cancelled) emit m_controller.notice(QString::fromStdString(o.error));
+            emit changed();
+        }, Qt::QueuedConnection);
+    });
+    emit changed();
+}
+
+void WeighDesk::take(Result result) {
+    if (m_result && m_result->from != result.from) m_place = -1;
+    m_result = std::move(result);
+    emit changed();
+}
+
+double WeighDesk::position() const {
+    const Result* r = result();
+    if (!r || !r->curve) return 0;
+    const auto& s = m_controller.reel()->isolation;
+    const auto& curve = r->curve->curve;
+    // Depth first, then firmness: the path's order.
+    for (size_t i = 0; i + 1 < curve.size(); ++i) {
+        const auto &a = curve[i], &b = curve[i + 1];
+        if (b.depth > a.depth && s.depth <= b.depth && s.depth < kFullDepth) return double(i) + (s.depth - a.depth) / (b.depth - a.depth);
+        if (b.firmness > a.firmness && s.firmness <= b.firmness) return double(i) + std::max(0.0, (s.firmness - a.firmness) / (b.firmness - a.firmness));
+    }
+    return double(curve.size() - 1);
+}
+
+void WeighDesk::moveTo(double position, bool dragging) {
+    const Result* r = result();
+    if (!r || !r->curve) return;
+    const auto& curve = r->curve->curve;
+    position = std::clamp(position, 0.0, double(curve.size() - 1));
+    const size_t i = std::min(size_t(position), curve.size() - 2);
+    const double f = position - double(i);
+    double depth = curve[i].depth + f * (curve[i + 1].depth - curve[i].depth);
+    depth = depth > 60 ? kFullDepth : std::round(depth * 2) / 2;
+    const double firmness = std::round(curve[i].firmness + f * (curve[i + 1].firmness - curve[i].firmness));
+    m_chartFirmness = firmness;
+    m_controller.editReel("Set strength", [&](Reel& reel) { reel.isolation.depth = depth, reel.isolation.firmness = firmness; }, dragging ? "trade-off" : "");
+}
+
+void WeighDesk::useSuggestion() {
+    if (const Result* r = result(); r && r->curve) moveTo(r->curve->knee, false);
+}
+
+void WeighDesk::audition(int place) {
+    const Result* r = result();
+    if (!r || place < 0 || place >= int(r->places.size())) return;
+    m_place = place;
+    const double at = r->from + r->places[size_t(place)].seconds;
+    const double from = std::max(0.0, at - kBefore), to = std::min(m_controller.currentState()->info->duration(), at + kAfter);
+    m_controller.audition(from, to);
+    emit changed();
+}
+
+void WeighDesk::step(int direction) {
+    const Result* r = result();
+    if (!r || r->places.empty()) return;
+    const int count = int(r->places.size());
+    audition(m_place < 0 ? (direction > 0 ? 0 : count - 1) : (m_place + direction + count) % count);
+}
+
+}  // namespace rivlen

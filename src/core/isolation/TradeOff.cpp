@@ -1,0 +1,77 @@
+#include "core/isolation/TradeOff.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstdio>
+
+namespace rivlen {
+
+namespace {
+
+constexpr double kDepths[] = {0, 2, 4, 6, 8, 10, 12, 15, 18, 21, 24, 30, 36, 48, kFullDepth};
+constexpr double kFirmnessStep = 25, kNearlyBest = 0.1;
+
+/// What going from one point to a stronger one costs, in words.
+std::string costBeyond(const TradePoint& from, const TradePoint& to) {
+    const double cleaner = from.spillDb - to.spillDb;
+    int worst = 0;
+    for (int i = 1; i < Damage::kParts; ++i)
+        if (to.damage.part(i) - from.damage.part(i) > to.damage.part(worst) - from.damage.part(worst)) worst = i;
+    std::string part = Damage::partName(worst);
+    part[0] = char(std::tolower(part[0]));
+    char text[160];
+    if (cleaner < 0.5) {
+        std::snprintf(text, sizeof text, "From here on, more strength takes hardly any more spill but adds damage, mostly %s.", part.c_str());
+    } else {
+        const double points = std::max(0.0, to.damage.total - from.damage.total) / cleaner;
+        std::snprintf(text, sizeof text, "From here on, 1 dB less spill costs %.1f points of damage, mostly %s.", points, part.c_str());
+    }
+    return text;
+}
+
+}  // namespace
+
+TradeOff tradeOff(const IsolationSettings& settings, Weigher& weigher, const Progress& progress) {
+    std::vector<IsolationSettings> path;
+    for (double depth : kDepths) {
+        path.push_back(settings);
+        path.back().depth = depth;
+    }
+    for (double f = settings.firmness + kFirmnessStep; f <= 100; f += kFirmnessStep) {
+        path.push_back(path.back());
+        path.back().firmness = f;
+    }
+    TradeOff out;
+    for (const auto& s : path) {
+        progress.throwIfCancelled();
+        const Weighing w = weigher.weigh(s);
+        out.curve.push_back({s.depth, s.firmness, w.spillDb, w.damage, w.sdrDb});
+        progress.report(double(out.curve.size()) / double(path.size()));
+    }
+    const auto best = std::max_element(out.curve.begin(), out.curve.end(), [](const TradePoint& a, const TradePoint& b) { return a.sdrDb < b.sdrDb; })->sdrDb;
+    while (out.curve[size_t(out.knee)].sdrDb < best - kNearlyBest) ++out.knee;
+    const TradePoint &knee = out.curve[size_t(out.knee)], &strongest = out.curve.back();
+    if (out.knee + 1 == int(out.curve.size())) {
+        out.reason = "Even the strongest setting takes more spill than it does damage.";
+    } else if (out.knee == 0) {
+        out.reason = "There is so little to take away that any strength does more harm than good.";
+    } else {
+        // Some way beyond, so that the slope is not that of two neighbours.
+        const int beyond = std::min<int>(out.knee + 3, int(out.curve.size()) - 1);
+        const TradePoint& next = out.curve[size_t(beyond)];
+        out.reason = costBeyond(knee, next.spillDb < knee.spillDb ? next : strongest);
+    }
+    return out;
+}
+
+int nearestPoint(const TradeOff& t, const IsolationSettings& settings) {
+    int best = 0;
+    double least = 1e9;
+    for (size_t i = 0; i < t.curve.size(); ++i) {
+        const double distance = std::abs(t.curve[i].depth - settings.depth) + std::abs(t.curve[i].firmness - settings.firmness);
+        if (distance < least) least = distance, best = int(i);
+    }
+    return best;
+}
+
+}  // namespace rivlen
