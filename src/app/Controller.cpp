@@ -171,6 +171,7 @@ void Controller::editReel(const QString& name, const std::function<void(Reel&)>&
         m_player.setIsolation(r->isolation);
         if (r->loop != before) m_audition.reset();
         followLoop();
+        matchLevels(r->isolation);
     }
     m_loudness.start();
     changed();
@@ -196,6 +197,17 @@ void Controller::removeLoop() {
     if (reel() && reel()->loop) editReel("Remove loop", [](Reel& r) { r.loop.reset(); });
     followLoop();
     emit heardChanged();
+}
+
+void Controller::tryIsolation(const IsolationSettings& settings) {
+    m_player.setIsolation(settings);
+    matchLevels(settings);
+}
+
+void Controller::setBlind(bool on) {
+    m_blind = on;
+    if (!on && reel()) tryIsolation(reel()->isolation);
+    emit sessionChanged();
 }
 
 void Controller::undo() {

@@ -27,6 +27,8 @@ struct ReelState {
     int splitJob = 0;
     double speed = 0;  ///< of the split done last, as a multiple of real time; 0: not known
     std::map<int, double> loudness;  ///< LUFS by Heard, for level match
+    /// LUFS of Result and Leftovers at the present settings and the candidates', so that switching needs no waiting.
+    std::vector<std::pair<IsolationSettings, std::pair<double, double>>> matched;
 };
 
 /// The stems that the window shows, in this order everywhere.
@@ -89,6 +91,11 @@ public:
     /// Plays a stretch in a loop that is no part of the document, until another loop is set or it is taken away.
     void audition(double from, double to);
     void removeLoop();
+    /// Plays the current reel at settings that do not become part of the document, for as long as nothing is edited.
+    void tryIsolation(const IsolationSettings& settings);
+    /// While true the window shows no settings and no measures.
+    void setBlind(bool on);
+    bool blind() const { return m_blind; }
 
     // ---- recent and recovered sessions ----
     QStringList recentSessions() const;
@@ -113,6 +120,7 @@ private:
     void attachStems(const std::string& id);
     void measureLoudness();
     void followLoop();
+    void matchLevels(const IsolationSettings& settings);
     void autosave();
     void remember(const QString& file);
     QString recoveryFile() const;
@@ -125,7 +133,7 @@ private:
     Player m_player;
     QString m_file;
     std::string m_opened;  ///< id of the reel in the player
-    bool m_levelMatch = true;
+    bool m_levelMatch = true, m_blind = false;
     std::optional<std::pair<double, double>> m_audition;
     std::atomic<int> m_sessionNumber{0};  ///< work begun for another session is not delivered to this one
     QTimer m_autosave, m_loudness;

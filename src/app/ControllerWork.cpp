@@ -149,7 +149,8 @@ void Controller::exportStems(const QString& folder, AudioFormat format) {
 void Controller::measureLoudness() {
     const Reel* r = reel();
     ReelState* state = currentState();
-    for (int h = 0; h < kHeardCount; ++h) m_player.setMatchGain(Heard(h), 1.0f);
+    if (!m_levelMatch || !state || !state->stems)
+        for (int h = 0; h < kHeardCount; ++h) m_player.setMatchGain(Heard(h), 1.0f);
     if (!m_levelMatch || !r || !state || !state->stems || !state->info || state->stems->available() == 0) return;
     const int rate = state->info->sampleRate;
     int64_t from = std::max<int64_t>(0, m_player.position() - int64_t(kMatchSeconds / 3 * rate));
@@ -161,15 +162,22 @@ void Controller::measureLoudness() {
     to = std::min(to, state->stems->available());
     if (to - from < rate / 2) return;
     const int number = m_sessionNumber;
+    std::vector<IsolationSettings> all{r->isolation};
+    for (const auto& c : r->candidates)
+        if (c && std::find(all.begin(), all.end(), c->settings) == all.end()) all.push_back(c->settings);
     m_quick.submit("Matching levels",
-        [this, number, id = r->id, source = r->source, store = state->stems, settings = r->isolation, from, to](Progress& progress) {
+        [this, number, id = r->id, source = r->source, store = state->stems, all, from, to](Progress& progress) {
             MediaReader reader(source);
             auto stems = openStems(*store);
-            const int wanted = std::max(0, store->stemIndex(settings.stem));
             Isolator isolator(reader.channels(), reader.sampleRate());
+            isolator.keepFrames();
             const int64_t margin = isolator.margin();
-            std::vector<LoudnessMeter> meters;
-            for (int h = 0; h < kHeardCount; ++h) meters.emplace_back(reader.channels(), reader.sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
+            const auto make = [&](size_t count) {
+                std::vector<LoudnessMeter> meters;
+                for (size_t i = 0; i < count; ++i) meters.emplace_back(reader.channels(), reader.sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
+                return meters;
+            };
+            std::vector<LoudnessMeter> meters = make(kHeardCount), results = make(all.size()), leftovers = make(all.size());
             for (int64_t at = from; at < to; at += reader.sampleRate()) {
                 progress.throwIfCancelled();
                 const int64_t count = std::min<int64_t>(reader.sampleRate(), to - at);
@@ -177,32 +185,47 @@ void Controller::measureLoudness() {
                 std::vector<AudioBuffer> parts;
                 for (auto& stem : stems) parts.push_back(stem->read(at - margin, count + 2 * margin));
                 const AudioBuffer x = whole.slice(margin, count);
-                const AudioBuffer result = isolator.apply(settings, wanted, at, count, whole, parts)[size_t(wanted)];
-                AudioBuffer rest = x;
-                for (size_t i = 0; i < rest.samples().size(); ++i) rest.samples()[i] -= result.samples()[i];
                 meters[size_t(Heard::Source)].add(x);
-                meters[size_t(Heard::Result)].add(result);
-                meters[size_t(Heard::Leftovers)].add(rest);
+                for (size_t i = 0; i < all.size(); ++i) {
+                    const int wanted = std::max(0, store->stemIndex(all[i].stem));
+                    const AudioBuffer result = isolator.apply(all[i], wanted, at, count, whole, parts)[size_t(wanted)];
+                    AudioBuffer rest = x;
+                    for (size_t n = 0; n < rest.samples().size(); ++n) rest.samples()[n] -= result.samples()[n];
+                    results[i].add(result);
+                    leftovers[i].add(rest);
+                }
                 for (size_t s = 0; s < parts.size() && s < 3; ++s) meters[size_t(Heard::Dialogue) + s].add(parts[s].slice(margin, count));
             }
             std::map<int, double> loudness;
             for (int h = 0; h < kHeardCount; ++h) loudness[h] = meters[size_t(h)].integrated();
-            later(number, [this, id, loudness] {
+            std::vector<std::pair<IsolationSettings, std::pair<double, double>>> matched;
+            for (size_t i = 0; i < all.size(); ++i) matched.push_back({all[i], {results[i].integrated(), leftovers[i].integrated()}});
+            later(number, [this, id, loudness, matched] {
                 if (!reel() || reel()->id != id || !m_levelMatch) return;
                 m_states[id].loudness = loudness;
-                const double source = loudness.at(int(Heard::Source));
-                for (int h = 1; h < kHeardCount; ++h) {
-                    const double own = loudness.at(h);
-                    // Silence is not amplified: a stem that is hardly there stays hardly there.
-                    const double gain = std::isfinite(own) && own > -60 && std::isfinite(source) ? std::clamp(source - own, -12.0, 12.0) : 0.0;
-                    m_player.setMatchGain(Heard(h), float(fromDb(gain)));
-                }
+                m_states[id].matched = matched;
+                if (!m_blind) matchLevels(reel()->isolation);
                 emit heardChanged();
             });
         },
         [this, number](const JobQueue::Outcome& o) {
             if (!o.done && !o.cancelled) later(number, [this, o] { emit notice(QString::fromStdString(o.error)); });
         });
+}
+
+void Controller::matchLevels(const IsolationSettings& settings) {
+    ReelState* state = currentState();
+    if (!m_levelMatch || !state || state->loudness.empty()) return;
+    const auto known = std::find_if(state->matched.begin(), state->matched.end(), [&](const auto& m) { return m.first == settings; });
+    if (known == state->matched.end()) return;  // measured in a moment; the gains before are nearer than none
+    std::tie(state->loudness[int(Heard::Result)], state->loudness[int(Heard::Leftovers)]) = known->second;
+    const double source = state->loudness.at(int(Heard::Source));
+    for (int h = 1; h < kHeardCount; ++h) {
+        const double own = state->loudness.at(h);
+        // Silence is not amplified: a stem that is hardly there stays hardly there.
+        const double gain = std::isfinite(own) && own > -60 && std::isfinite(source) ? std::clamp(source - own, -12.0, 12.0) : 0.0;
+        m_player.setMatchGain(Heard(h), float(fromDb(gain)));
+    }
 }
 
 }  // namespace rivlen

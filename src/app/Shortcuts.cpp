@@ -24,6 +24,8 @@ QString shortcutSheet() {
         {", and .", "one second back or on"},
         {"Home, End", "to the start or the end"},
         {"V", "Current or Ownership picture"},
+        {"A … D", "at Weigh: use a candidate; with Shift keep the present setting as it"},
+        {"P", "in a blind comparison: prefer what is heard"},
         {"K", "at Weigh: take the suggested strength"},
         {"N, Shift+N", "at Weigh: hear the next or the last of the worst places"},
         {"+, - and 0", "show less time, more time, everything"},

@@ -37,7 +37,7 @@ WeighDesk::~WeighDesk() { m_queue.cancelAll(); }
 const WeighDesk::Result* WeighDesk::result() const {
     const Reel* reel = m_controller.reel();
     const ReelState* state = m_controller.currentState();
-    return m_result && reel && m_result->reel == reel->id && state->stems ? &*m_result : nullptr;
+    return !m_controller.blind() && m_result && reel && m_result->reel == reel->id && state->stems ? &*m_result : nullptr;
 }
 
 std::pair<double, double> WeighDesk::span() const {

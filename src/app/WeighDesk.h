@@ -26,6 +26,7 @@ public:
 
     /// Of the present reel, or nothing.
     const Result* result() const;
+    bool hidden() const { return m_controller.blind(); }
     bool busy() const { return m_wait.isActive() || !m_queue.idle(); }
 
     /// Sets Depth and Firmness to a place on the curve: an index of its points, fractions lie between them.

@@ -45,6 +45,7 @@ public:
     void setIsolation(const IsolationSettings& settings);
     /// Gain (linear) for each heard thing, so that comparisons are at equal loudness.
     void setMatchGain(Heard heard, float gain) { m_matchGain[size_t(heard)] = gain; }
+    float matchGain(Heard heard) const { return m_matchGain[size_t(heard)]; }
 
     int64_t position() const;  ///< the frame that is heard now
     int64_t frames() const { return m_frames; }

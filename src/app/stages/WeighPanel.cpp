@@ -1,4 +1,5 @@
 #include "app/stages/StagePanel.h"
+#include "app/views/CandidateBar.h"
 #include "app/views/SettingRow.h"
 
 namespace rivlen {
@@ -10,7 +11,17 @@ public:
     explicit WeighPanel(Controller& controller) : StagePanel(controller, "How strong can isolation be before it hurts?") {
         m_state = addText();
         m_column->addSpacing(4);
-        for (const auto& parameter : isolationParameters()) m_column->addWidget(new SettingRow(controller, parameter));
+        for (const auto& parameter : isolationParameters()) {
+            auto* row = new SettingRow(controller, parameter);
+            m_column->addWidget(row);
+            connect(row, &SettingRow::explained, this, [this](const QString& sentence) { m_why->setText(sentence); });
+        }
+        m_why = addText(isolationParameters()[0].explanation);
+        m_why->setMinimumHeight(52);
+        m_why->setAlignment(Qt::AlignTop);
+        m_column->addSpacing(6);
+        m_column->addWidget(new CandidateBar(*new CandidateDesk(controller, this), controller));
+        m_column->addSpacing(10);
         addText("Loop a word with t, s or x by dragging over it, and switch between 1 Source and 2 Result. "
                 "If you hear the voice in 6 Leftovers, it is too much.");
         m_loudness = addText();
@@ -25,7 +36,7 @@ public:
         m_state->setText(!reel ? "Add a recording at Intake first." : !stems ? "Split this reel first; then its strength can be weighed here, live while it plays."
                                : "For the dialogue. Result and Leftovers always sum to the source.");
         QString text;
-        if (stems && !s->loudness.empty()) {
+        if (stems && !s->loudness.empty() && !m_controller.blind()) {
             const double source = s->loudness.at(int(Heard::Source)), result = s->loudness.at(int(Heard::Result)), rest = s->loudness.at(int(Heard::Leftovers));
             if (source > -190 && result > -190)
                 text = QString("Around the playhead: source %1 LUFS, result %2 LUFS, leftovers %3.")
@@ -35,7 +46,7 @@ public:
     }
 
 private:
-    QLabel *m_state, *m_loudness;
+    QLabel *m_state, *m_why, *m_loudness;
 };
 
 }  // namespace

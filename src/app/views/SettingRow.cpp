@@ -1,9 +1,9 @@
 #include "app/views/SettingRow.h"
 
+#include <QEvent>
 #include <QHBoxLayout>
 #include <QPushButton>
 #include <QSignalBlocker>
-#include <QVBoxLayout>
 #include <cmath>
 
 #include "app/Theme.h"
@@ -12,35 +12,33 @@ namespace rivlen {
 
 SettingRow::SettingRow(Controller& controller, const IsolationParameter& parameter, QWidget* parent)
     : QWidget(parent), m_controller(controller), m_parameter(parameter) {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 10);
-    column->setSpacing(4);
-    auto* head = new QHBoxLayout;
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(8);
     auto* name = new QLabel(parameter.name);
-    name->setFont(theme::font(14, QFont::DemiBold));
-    m_value = new QLineEdit;
-    m_value->setFixedWidth(82);
-    m_value->setAlignment(Qt::AlignRight);
-    m_value->setObjectName(QString(parameter.id) + "_value");
-    auto* reset = new QPushButton("Reset");
-    reset->setStyleSheet("padding: 3px 8px");
-    reset->setObjectName(QString(parameter.id) + "_reset");
-    reset->setToolTip("Back to the network's plain answer");
-    head->addWidget(name);
-    head->addStretch();
-    head->addWidget(m_value);
-    head->addWidget(reset);
+    name->setFont(theme::font(13, QFont::Medium));
+    name->setFixedWidth(86);
     m_slider = new QSlider(Qt::Horizontal);
     m_slider->setObjectName(parameter.id);
     m_slider->setAccessibleName(parameter.name);
+    m_slider->setAccessibleDescription(parameter.explanation);
     m_slider->setRange(int(std::lround(parameter.minimum / parameter.step)), int(std::lround(parameter.maximum / parameter.step)));
     m_slider->setPageStep(std::max(1, (m_slider->maximum() - m_slider->minimum()) / 20));
-    auto* why = new QLabel(parameter.explanation);
-    why->setWordWrap(true);
-    why->setStyleSheet("color: #a79d8c");
-    column->addLayout(head);
-    column->addWidget(m_slider);
-    column->addWidget(why);
+    m_value = new QLineEdit;
+    m_value->setFixedWidth(64);
+    m_value->setAlignment(Qt::AlignRight);
+    m_value->setObjectName(QString(parameter.id) + "_value");
+    auto* reset = new QPushButton(QString(QChar(0x21ba)));
+    reset->setStyleSheet("padding: 3px 7px");
+    reset->setObjectName(QString(parameter.id) + "_reset");
+    reset->setToolTip(QString("Reset: %1").arg(QString::fromStdString(describeValue(parameter, parameter.neutral))));
+    reset->setAccessibleName(QString("Reset %1").arg(parameter.name));
+    row->addWidget(name);
+    row->addWidget(m_slider, 1);
+    row->addWidget(m_value);
+    row->addWidget(reset);
+    setToolTip(parameter.explanation);
+    for (QWidget* w : {static_cast<QWidget*>(m_slider), static_cast<QWidget*>(m_value), static_cast<QWidget*>(reset)}) w->installEventFilter(this);
     connect(m_slider, &QSlider::valueChanged, this, [this](int v) { set(v * m_parameter.step, true); });
     connect(m_slider, &QSlider::sliderReleased, this, [this] { m_controller.endGesture(); });
     connect(reset, &QPushButton::clicked, this, [this] { set(m_parameter.neutral, false); });
@@ -67,11 +65,19 @@ void SettingRow::set(double value, bool dragging) {
 void SettingRow::refresh() {
     const Reel* reel = m_controller.reel();
     const ReelState* state = m_controller.currentState();
-    setEnabled(reel && state && state->stems);
-    const double value = reel ? reel->isolation.*m_parameter.value : m_parameter.neutral;
+    const bool blind = m_controller.blind();
+    setEnabled(reel && state && state->stems && !blind);
+    const double value = reel && !blind ? reel->isolation.*m_parameter.value : m_parameter.neutral;
     const QSignalBlocker quiet(m_slider);
     m_slider->setValue(int(std::lround(value / m_parameter.step)));
-    if (!m_value->hasFocus() || !m_value->isModified()) m_value->setText(QString::fromStdString(describeValue(m_parameter, value)));
+    if (!m_value->hasFocus() || !m_value->isModified()) m_value->setText(blind ? QString("hidden") : QString::fromStdString(describeValue(m_parameter, value)));
+}
+
+void SettingRow::enterEvent(QEnterEvent*) { emit explained(m_parameter.explanation); }
+
+bool SettingRow::eventFilter(QObject* object, QEvent* event) {
+    if (event->type() == QEvent::FocusIn) emit explained(m_parameter.explanation);
+    return QWidget::eventFilter(object, event);
 }
 
 }  // namespace rivlen

@@ -8,11 +8,19 @@
 
 namespace rivlen {
 
-/// One strength setting from the parameter table: name, typed value with unit, reset, slider, explanation.
+/// One strength setting from the parameter table: name, slider, typed value with unit, reset. Its explanation is told when the pointer
+/// or the keyboard comes to it.
 class SettingRow : public QWidget {
     Q_OBJECT
 public:
     SettingRow(Controller& controller, const IsolationParameter& parameter, QWidget* parent = nullptr);
+
+signals:
+    void explained(const QString& sentence);
+
+protected:
+    void enterEvent(QEnterEvent*) override;
+    bool eventFilter(QObject*, QEvent*) override;
 
 private:
     void refresh();

@@ -30,6 +30,7 @@ WeighStrip::WeighStrip(WeighDesk& desk, Controller& controller, QWidget* parent)
     m_take->setObjectName("suggestion");
     m_take->setToolTip("Sets Depth and Firmness to the suggestion (K)");
     m_take->setStyleSheet("padding: 3px 10px");
+    below->setSpacing(12);
     below->addWidget(m_reason, 1);
     below->addWidget(m_take);
     left->addLayout(below);
@@ -44,7 +45,7 @@ WeighStrip::WeighStrip(WeighDesk& desk, Controller& controller, QWidget* parent)
     m_places->setObjectName("places");
     m_places->setAccessibleName("Worst places");
     m_places->setFont(theme::font(12));
-    m_places->setStyleSheet("QListWidget { background: #1d1b18; border: 1px solid #3a352e; border-radius: 4px; } QListWidget::item { padding: 2px 6px; }");
+    m_places->setStyleSheet("QListWidget { background: #1d1b18; border: 1px solid #3a352e; border-radius: 4px; } QListWidget::item { padding: 0 6px; }");
     right->addWidget(title);
     right->addWidget(m_places, 1);
     row->addLayout(right, 3);

@@ -59,6 +59,11 @@ Session loadSession(const fs::path& file) {
             reel.network = r.value("network", "");
             reel.quality = r.value("quality", "fine");
             if (r.contains("isolation")) reel.isolation = isolationFromJson(r.at("isolation"));
+            for (const json& c : r.value("candidates", json::array())) {
+                const std::string place = c.at("place");
+                if (place.size() != 1 || place[0] < 'A' || place[0] >= 'A' + kCandidates) throw refuse("has a candidate \"" + place + "\": only A to D are known.");
+                reel.candidates[size_t(place[0] - 'A')] = Candidate{c.value("name", ""), isolationFromJson(c.at("isolation"))};
+            }
             if (r.contains("loop")) reel.loop = {r.at("loop").at(0).get<double>(), r.at("loop").at(1).get<double>()};
             session.reels.push_back(std::move(reel));
         }
@@ -76,6 +81,8 @@ void saveSession(const Session& session, const fs::path& file) {
         const fs::path relative = r.source.lexically_relative(folder);
         json j{{"id", r.id}, {"name", r.name}, {"source", (relative.empty() ? r.source : relative).generic_string()},
                {"network", r.network}, {"quality", r.quality}, {"isolation", toJson(r.isolation)}};
+        for (int i = 0; i < kCandidates; ++i)
+            if (const auto& c = r.candidates[size_t(i)]) j["candidates"].push_back({{"place", std::string(1, char('A' + i))}, {"name", c->name}, {"isolation", toJson(c->settings)}});
         if (r.loop) j["loop"] = {r.loop->first, r.loop->second};
         reels.push_back(std::move(j));
     }

@@ -1,4 +1,5 @@
 #pragma once
+#include <array>
 #include <filesystem>
 #include <optional>
 #include <string>
@@ -9,6 +10,16 @@
 
 namespace rivlen {
 
+/// A complete strength setting kept for comparison.
+struct Candidate {
+    std::string name;  ///< may be empty
+    IsolationSettings settings;
+
+    bool operator==(const Candidate&) const = default;
+};
+
+inline constexpr int kCandidates = 4;  ///< A to D
+
 /// One recording of a session with its settings. Times are seconds from the recording's first sample.
 struct Reel {
     std::string id;                ///< unique in the session, never shown
@@ -17,6 +28,7 @@ struct Reel {
     std::string network;           ///< network id; empty: the default one
     std::string quality = "fine";  ///< "quick" or "fine"
     IsolationSettings isolation;
+    std::array<std::optional<Candidate>, kCandidates> candidates;
     std::optional<std::pair<double, double>> loop;
 
     bool operator==(const Reel&) const = default;

@@ -1,0 +1,95 @@
+#include "app/CandidateDesk.h"
+
+namespace rivlen {
+
+CandidateDesk::CandidateDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller) {
+    connect(&controller, &Controller::sessionChanged, this, &CandidateDesk::changed);
+    connect(&controller, &Controller::reelOpened, this, [this] {
+        if (m_blind) endBlind();  // its candidates belong to another reel
+    });
+}
+
+const std::optional<Candidate>& CandidateDesk::at(int candidate) const {
+    static const std::optional<Candidate> none;
+    return m_controller.reel() ? m_controller.reel()->candidates[size_t(candidate)] : none;
+}
+
+int CandidateDesk::kept() const {
+    int count = 0;
+    for (int i = 0; i < kCandidates; ++i) count += at(i).has_value();
+    return count;
+}
+
+int CandidateDesk::current() const {
+    for (int i = 0; i < kCandidates; ++i)
+        if (at(i) && at(i)->settings == m_controller.reel()->isolation) return i;
+    return -1;
+}
+
+void CandidateDesk::keep(int candidate) {
+    if (m_blind) return;
+    m_controller.editReel("Keep candidate " + letter(candidate), [&](Reel& r) {
+        auto& place = r.candidates[size_t(candidate)];
+        place = Candidate{place ? place->name : "", r.isolation};
+    });
+}
+
+void CandidateDesk::use(int candidate) {
+    if (m_blind) return hearLabel(candidate);
+    if (at(candidate))
+        m_controller.editReel("Use candidate " + letter(candidate), [&](Reel& r) { r.isolation = r.candidates[size_t(candidate)]->settings; }, "candidate");
+}
+
+void CandidateDesk::rename(int candidate, const QString& name) {
+    m_controller.editReel("Name candidate " + letter(candidate), [&](Reel& r) {
+        if (auto& place = r.candidates[size_t(candidate)]) place->name = name.trimmed().toStdString();
+    });
+}
+
+void CandidateDesk::drop(int candidate) {
+    m_controller.editReel("Drop candidate " + letter(candidate), [&](Reel& r) { r.candidates[size_t(candidate)].reset(); });
+}
+
+void CandidateDesk::startBlind(unsigned seed) {
+    std::vector<int> taking;
+    for (int i = 0; i < kCandidates; ++i)
+        if (at(i)) taking.push_back(i);
+    if (taking.size() < 2) {
+        emit m_controller.notice("A blind comparison needs two candidates: keep two settings first.");
+        return;
+    }
+    m_blind.emplace(taking, seed);
+    m_controller.setBlind(true);
+    m_controller.hear(Heard::Result);
+    hearLabel(0);
+}
+
+void CandidateDesk::hearLabel(int label) {
+    if (!m_blind || label < 0 || label >= m_blind->labels()) return;
+    m_label = label;
+    m_controller.tryIsolation(at(m_blind->candidate(label))->settings);
+    emit changed();
+}
+
+void CandidateDesk::prefer() {
+    if (!m_blind) return;
+    m_blind->prefer(m_label);
+    hearLabel(0);
+}
+
+QString CandidateDesk::endBlind() {
+    if (!m_blind) return {};
+    const BlindTest ended = *m_blind;
+    m_blind.reset();
+    m_controller.setBlind(false);
+    QString text = "Blind comparison ended without a choice.";
+    if (ended.rounds() > 0)
+        text = QString("You preferred %1 in %2 of %3 rounds; chance alone does as much in %4 % of cases.")
+                   .arg(letter(ended.favourite())).arg(ended.timesPreferred(ended.favourite())).arg(ended.rounds())
+                   .arg(100 * ended.byChance(), 0, 'f', ended.byChance() < 0.1 ? 1 : 0);
+    emit m_controller.done(text);
+    emit changed();
+    return text;
+}
+
+}  // namespace rivlen

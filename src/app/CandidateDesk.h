@@ -1,0 +1,44 @@
+#pragma once
+#include <optional>
+
+#include "app/Controller.h"
+#include "core/isolation/BlindTest.h"
+
+namespace rivlen {
+
+/// Candidates A to D of the present reel: kept settings, switched while they play, openly or blind.
+class CandidateDesk : public QObject {
+    Q_OBJECT
+public:
+    explicit CandidateDesk(Controller& controller, QObject* parent = nullptr);
+
+    static QString letter(int candidate) { return QString(QChar('A' + candidate)); }
+    const std::optional<Candidate>& at(int candidate) const;
+    int kept() const;  ///< how many
+    /// The candidate whose settings are in force, or -1.
+    int current() const;
+
+    void keep(int candidate);  ///< the settings in force
+    void use(int candidate);   ///< puts its settings in force; what is not kept is not used
+    void rename(int candidate, const QString& name);
+    void drop(int candidate);
+
+    // ---- blind ----
+    /// Hides which is which until endBlind(); needs two candidates. The document is not touched meanwhile.
+    void startBlind(unsigned seed);
+    const BlindTest* blind() const { return m_blind ? &*m_blind : nullptr; }
+    int heardLabel() const { return m_label; }
+    void hearLabel(int label);
+    void prefer();      ///< the label heard
+    QString endBlind(); ///< the result in words
+
+signals:
+    void changed();
+
+private:
+    Controller& m_controller;
+    std::optional<BlindTest> m_blind;
+    int m_label = 0;
+};
+
+}  // namespace rivlen

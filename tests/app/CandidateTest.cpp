@@ -1,0 +1,105 @@
+// Candidates through the real window: kept, used while playing at equal loudness, compared blind, saved.
+#include <QLineEdit>
+#include <QPushButton>
+
+#include "WindowFixture.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+struct Candidates : Window {
+    const IsolationSettings& isolation() { return controller->reel()->isolation; }
+    void depth(double db) {
+        controller->editReel("Set Depth", [db](Reel& r) { r.isolation.depth = db; });
+    }
+    QPushButton* place(int i) { return find<QPushButton>(("candidate" + std::to_string(i)).c_str()); }
+    bool matched(size_t settings) { return controller->currentState()->matched.size() == settings && !controller->busy(); }
+    /// A is the plain answer, B lets 6 dB back in.
+    void keepTwo() {
+        addAndSplit(4);
+        key(Qt::Key_3, Qt::AltModifier);
+        key(Qt::Key_A, Qt::ShiftModifier);
+        depth(6);
+        key(Qt::Key_B, Qt::ShiftModifier);
+        ASSERT_TRUE(until([&] { return matched(2); }));
+    }
+};
+
+}  // namespace
+
+TEST_F(Candidates, AreKeptAndUsedWithKeysAndButtons) {
+    addAndSplit(2);
+    controller->setStage("weigh");
+    QTest::mouseClick(place(0), Qt::LeftButton);  // empty: keeps
+    ASSERT_TRUE(controller->reel()->candidates[0]);
+    depth(9);
+    EXPECT_FALSE(place(0)->isChecked());
+    key(Qt::Key_C, Qt::ShiftModifier);
+    EXPECT_TRUE(place(2)->isChecked());
+    key(Qt::Key_A);
+    EXPECT_EQ(isolation().depth, kFullDepth);
+    EXPECT_TRUE(place(0)->isChecked());
+    key(Qt::Key_C);
+    EXPECT_EQ(isolation().depth, 9);
+    key(Qt::Key_B);  // empty: nothing
+    EXPECT_EQ(isolation().depth, 9);
+    key(Qt::Key_Z, Qt::ControlModifier);  // switching to and fro is one step
+    EXPECT_EQ(isolation().depth, 9);
+    key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_FALSE(controller->reel()->candidates[2]);
+    EXPECT_TRUE(controller->reel()->candidates[0]);
+}
+
+TEST_F(Candidates, SwitchingIsAtEqualLoudnessAtOnce) {
+    keepTwo();
+    const auto gain = [&] { return controller->player().matchGain(Heard::Result); };
+    const float b = gain();
+    key(Qt::Key_A);
+    const float a = gain();  // without waiting for a measurement
+    EXPECT_GT(a, b) << "the stronger setting is quieter and must be raised more";
+    const auto& m = controller->currentState()->matched;
+    const auto lufs = [&](double depth) {
+        for (const auto& [settings, loudness] : m)
+            if (settings.depth == depth) return loudness.first;
+        return -200.0;
+    };
+    EXPECT_NEAR(lufs(kFullDepth) + toDb(a), lufs(6) + toDb(b), 0.2);
+}
+
+TEST_F(Candidates, BlindHidesEverythingAndReportsTheOutcome) {
+    keepTwo();
+    key(Qt::Key_O);  // no harm
+    const IsolationSettings before = isolation();
+    QTest::mouseClick(find<QPushButton>("blind"), Qt::LeftButton);
+    EXPECT_TRUE(controller->blind());
+    EXPECT_EQ(find<QLineEdit>("depth_db_value")->text(), "hidden");
+    EXPECT_EQ(window->desk().result(), nullptr);
+    EXPECT_TRUE(place(1)->isVisible());
+    EXPECT_FALSE(place(2)->isVisible());
+    for (int round = 0; round < 3; ++round) {
+        key(Qt::Key_B);
+        EXPECT_TRUE(place(1)->isChecked());
+        key(Qt::Key_P);
+    }
+    EXPECT_EQ(isolation(), before) << "listening is not editing";
+    QString said;
+    QObject::connect(controller.get(), &Controller::done, window.get(), [&](const QString& sentence) { said = sentence; });
+    QTest::mouseClick(find<QPushButton>("blind"), Qt::LeftButton);
+    EXPECT_FALSE(controller->blind());
+    EXPECT_TRUE(said.contains("of 3 rounds")) << said.toStdString();
+    EXPECT_EQ(find<QLineEdit>("depth_db_value")->text(), "6.0 dB");
+}
+
+TEST_F(Candidates, AreSavedWithTheirNames) {
+    keepTwo();
+    controller->editReel("Name", [](Reel& r) { r.candidates[1]->name = "before the voice chain"; });
+    const auto kept = controller->reel()->candidates;
+    const QString file = QString::fromStdString((folder / "s.rivlen").string());
+    ASSERT_TRUE(controller->saveSession(file));
+    ASSERT_TRUE(controller->openSession(file));
+    EXPECT_EQ(controller->reel()->candidates, kept);
+    controller->setStage("weigh");
+    EXPECT_TRUE(place(1)->text().contains("before the voice chain"));
+}
