@@ -13,6 +13,7 @@
 #include <cmath>
 
 #include "app/Shortcuts.h"
+#include "app/views/BandBiasCurve.h"
 #include "app/Theme.h"
 #include "core/audio/Resources.h"
 
@@ -104,6 +105,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     for (const auto& stage : stageTable()) {
         m_stagePanels.push_back(stage.make(controller));
         m_panels->addWidget(m_stagePanels.back());
+        if (auto* curve = m_stagePanels.back()->findChild<BandBiasCurve*>()) curve->setDesk(m_desk);
     }
     auto* centre = new QHBoxLayout;
     centre->setSpacing(0);

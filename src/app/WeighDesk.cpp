@@ -18,6 +18,7 @@ struct WeighDesk::Bench {
     std::string key;  ///< stems and span
     SpanCells cells;
     std::unique_ptr<Weigher> weigher;
+    std::shared_ptr<const SpanSpectrum> spectrum;
     IsolationSettings curveOf;
     std::optional<TradeOff> curve;
 };
@@ -83,13 +84,14 @@ void WeighDesk::start() {
             bench->curve.reset();
             bench->cells = readSpanCells(reader, stems, std::max(0, store->stemIndex(settings.stem)), first, std::llround(to * reader.sampleRate()) - first);
             bench->weigher = std::make_unique<Weigher>(bench->cells);
+            bench->spectrum = std::make_shared<SpanSpectrum>(spanSpectrum(bench->cells));
             bench->key = key;
         }
         const auto give = [this, number](Result result) {
             QMetaObject::invokeMethod(this, [this, number, result = std::move(result)] { if (number == m_number) take(result); }, Qt::QueuedConnection);
         };
         progress.throwIfCancelled();
-        Result result{id, from, to, settings, bench->weigher->weigh(settings), {}, {}};
+        Result result{id, from, to, settings, bench->weigher->weigh(settings), {}, {}, bench->spectrum};
         result.places = worstPlaces(result.now);
         if (bench->curve && bench->curveOf == base) {
             result.curve = bench->curve;

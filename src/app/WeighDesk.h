@@ -1,5 +1,6 @@
 #pragma once
 #include "app/Controller.h"
+#include "core/isolation/SpanSpectrum.h"
 #include "core/isolation/TradeOff.h"
 #include "core/isolation/WorstPlaces.h"
 
@@ -19,6 +20,7 @@ public:
         Weighing now;
         std::optional<TradeOff> curve;   ///< follows a moment later
         std::vector<WorstPlace> places;  ///< seconds from `from`
+        std::shared_ptr<const SpanSpectrum> spectrum;
     };
 
     explicit WeighDesk(Controller& controller, QObject* parent = nullptr);

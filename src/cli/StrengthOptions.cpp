@@ -11,12 +11,14 @@ namespace rivlen {
 void StrengthOptions::addTo(CLI::App& command) {
     for (const auto& p : isolationParameters())
         command.add_option_function<std::string>(p.flag, [this, flag = p.flag](const std::string& text) { m_given[flag] = text; }, p.explanation);
+    command.add_option("--band-bias", m_bandBias, kBandBiasExplanation);
 }
 
 IsolationSettings StrengthOptions::settings() const {
     IsolationSettings settings;
     for (const auto& p : isolationParameters())
         if (const auto given = m_given.find(p.flag); given != m_given.end()) settings.*p.value = parseValue(p, given->second);
+    if (!m_bandBias.empty()) settings.bandBias = parseBandBias(m_bandBias);
     return settings;
 }
 

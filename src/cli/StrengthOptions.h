@@ -21,6 +21,7 @@ public:
 
 private:
     std::map<std::string, std::string> m_given;  ///< by flag
+    std::string m_bandBias;
 };
 
 /// --from and --to.

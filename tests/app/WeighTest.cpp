@@ -3,6 +3,7 @@
 #include <QPushButton>
 
 #include "WindowFixture.h"
+#include "app/views/BandBiasCurve.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -61,6 +62,37 @@ TEST_F(Weigh, TheDotIsDraggedAlongTheCurve) {
     key(Qt::Key_Z, Qt::ControlModifier);
     key(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(isolation(), IsolationSettings{});
+}
+
+TEST_F(Weigh, TheBandBiasIsDrawnByHandAndByKeyboard) {
+    weigh(2);
+    auto* curve = find<BandBiasCurve>("band_bias");
+    ASSERT_TRUE(curve->isVisible() && curve->isEnabled());
+    EXPECT_TRUE(window->desk().result()->spectrum);
+    const QPoint at = curve->pointAt(3).toPoint();
+    QTest::mousePress(curve, Qt::LeftButton, {}, at);
+    QTest::mouseMove(curve, at - QPoint(0, 20));
+    QTest::mouseMove(curve, at - QPoint(0, 30));
+    QTest::mouseRelease(curve, Qt::LeftButton, {}, at - QPoint(0, 30));
+    ASSERT_EQ(isolation().bandBias.size(), size_t(BandBiasCurve::kPoints));
+    EXPECT_NEAR(isolation().bandBias[3].second, 30 / ((curve->height() - 24) / 2.0) * 100, 4);
+    EXPECT_EQ(isolation().bandBias[2].second, 0);
+    curve->setFocus();
+    QTest::keyClick(curve, Qt::Key_Right);
+    QTest::keyClick(curve, Qt::Key_Down);
+    EXPECT_EQ(isolation().bandBias[4].second, -5);
+    bool told = false;
+    for (const QLabel* label : window->findChildren<QLabel*>()) told |= label->isVisible() && label->text() == kBandBiasExplanation;
+    EXPECT_TRUE(told);
+    ASSERT_TRUE(until([&] { return settled(); }));
+    find<QPushButton>("band_bias_reset")->click();
+    EXPECT_TRUE(isolation().bandBias.empty());
+    key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(isolation().bandBias[4].second, -5);
+    key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(isolation().bandBias[4].second, 0);
+    key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_TRUE(isolation().bandBias.empty()) << "one drag is one step";
 }
 
 TEST_F(Weigh, TheSuggestionIsTakenWithAKey) {

@@ -19,7 +19,7 @@ namespace fs = std::filesystem;
 namespace {
 
 IsolationSettings setting(double depth, double firmness = 0, double onsetGuard = 0, double steadiness = 0) {
-    return {"dialogue", depth, firmness, onsetGuard, steadiness};
+    return {"dialogue", depth, firmness, onsetGuard, steadiness, {}};
 }
 
 const std::vector<IsolationSettings> kSettings{

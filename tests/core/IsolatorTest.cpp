@@ -108,7 +108,7 @@ TEST(Isolator, FirmnessGivesUncertainCellsToTheirOwner) {
 
 TEST(Isolator, BlocksDoNotMatter) {
     Scene scene;
-    for (const auto& settings : {IsolationSettings{"dialogue", 12, 40}, IsolationSettings{"dialogue", 30, -20, 70, 60}}) {
+    for (const auto& settings : {IsolationSettings{"dialogue", 12, 40}, IsolationSettings{"dialogue", 30, -20, 70, 60}, IsolationSettings{"dialogue", 30, 0, 0, 0, {{300, -50}, {3000, 80}}}}) {
         const auto whole = scene.apply(settings);
         AudioBuffer pieces(2, 0);
         for (int64_t at = 0; at < Scene::frames; at += 512)
@@ -122,7 +122,8 @@ TEST(Isolator, GuardAndSteadinessKeepTheSum) {
         Scene scene(channels);
         const AudioBuffer x = scene.source.slice(scene.margin, Scene::frames);
         for (double amount : {20.0, 100.0})
-            for (int wanted : {0, 2}) EXPECT_LT(differenceDb(sumOf(scene.apply({"dialogue", 25, 30, amount, amount}, wanted)), x), -120);
+            for (int wanted : {0, 2})
+                EXPECT_LT(differenceDb(sumOf(scene.apply({"dialogue", 25, 30, amount, amount, {{200, amount}, {2000, -amount}}}, wanted)), x), -120);
     }
 }
 

@@ -42,13 +42,14 @@ TEST(CommandLine, InspectGivesTheContractsFields) {
 
 TEST(CommandLine, SplitWritesAlignedStemsThatSumToTheSource) {
     const TempFolder folder;
-    const json j = parsed(cli + " split " + demo + "reel-1-deck.flac --out " + folder.path().string() + " --from 2 --to 00:00:05:12 --depth 20 --firmness 30 --onset-guard 60 --steadiness 25 --quality quick --json");
+    const json j = parsed(cli + " split " + demo + "reel-1-deck.flac --out " + folder.path().string() + " --from 2 --to 00:00:05:12 --depth 20 --firmness 30 --onset-guard 60 --steadiness 25 --band-bias 100:20,4000:-30 --quality quick --json");
     const json& f = j.at("files").at(0);
     EXPECT_LT(f.at("residual_dbfs").is_null() ? -200.0 : f.at("residual_dbfs").get<double>(), -120);
     EXPECT_NEAR(f.at("seconds_audio").get<double>(), 3.48, 1e-6);
     EXPECT_EQ(f.at("settings").at("depth_db"), 20.0);
     EXPECT_EQ(f.at("settings").at("onset_guard"), 60.0);
     EXPECT_EQ(f.at("settings").at("steadiness"), 25.0);
+    EXPECT_EQ(f.at("settings").at("band_bias"), json::parse("[[100.0, 20.0], [4000.0, -30.0]]"));
     MediaReader source(demo + "reel-1-deck.flac");
     AudioBuffer sum(2, 3 * 48000 + 23040);
     for (const char* stem : {"dialogue", "music", "ambience"}) {

@@ -1,4 +1,9 @@
+#include <QHBoxLayout>
+#include <QPushButton>
+
+#include "app/Theme.h"
 #include "app/stages/StagePanel.h"
+#include "app/views/BandBiasCurve.h"
 #include "app/views/CandidateBar.h"
 #include "app/views/SettingRow.h"
 
@@ -16,14 +21,27 @@ public:
             m_column->addWidget(row);
             connect(row, &SettingRow::explained, this, [this](const QString& sentence) { m_why->setText(sentence); });
         }
+        auto* head = new QHBoxLayout;
+        auto* title = new QLabel("Band bias");
+        title->setFont(theme::font(13, QFont::Medium));
+        auto* reset = new QPushButton(QString(QChar(0x21ba)));
+        reset->setStyleSheet("padding: 3px 7px");
+        reset->setObjectName("band_bias_reset");
+        reset->setAccessibleName("Reset Band bias");
+        reset->setToolTip("Reset: level");
+        head->addWidget(title);
+        head->addStretch();
+        head->addWidget(reset);
+        m_column->addLayout(head);
+        m_curve = new BandBiasCurve(controller);
+        m_column->addWidget(m_curve);
+        connect(reset, &QPushButton::clicked, this, [this] { m_controller.editReel("Reset Band bias", [](Reel& r) { r.isolation.bandBias.clear(); }); });
+        connect(m_curve, &BandBiasCurve::explained, this, [this](const QString& sentence) { m_why->setText(sentence); });
         m_why = addText(isolationParameters()[0].explanation);
         m_why->setMinimumHeight(52);
         m_why->setAlignment(Qt::AlignTop);
-        m_column->addSpacing(6);
         m_column->addWidget(new CandidateBar(*new CandidateDesk(controller, this), controller));
-        m_column->addSpacing(10);
-        addText("Loop a word with t, s or x by dragging over it, and switch between 1 Source and 2 Result. "
-                "If you hear the voice in 6 Leftovers, it is too much.");
+        addText("If you hear the voice in 6 Leftovers, it is too much.");
         m_loudness = addText();
         m_column->addStretch();
         refresh();
@@ -33,8 +51,9 @@ public:
         const Reel* reel = m_controller.reel();
         const ReelState* s = m_controller.currentState();
         const bool stems = reel && s->stems;
+        m_curve->setEnabled(stems && !m_controller.blind());
         m_state->setText(!reel ? "Add a recording at Intake first." : !stems ? "Split this reel first; then its strength can be weighed here, live while it plays."
-                               : "For the dialogue. Result and Leftovers always sum to the source.");
+                               : "For the dialogue. Result and Leftovers sum to the source.");
         QString text;
         if (stems && !s->loudness.empty() && !m_controller.blind()) {
             const double source = s->loudness.at(int(Heard::Source)), result = s->loudness.at(int(Heard::Result)), rest = s->loudness.at(int(Heard::Leftovers));
@@ -46,6 +65,7 @@ public:
     }
 
 private:
+    BandBiasCurve* m_curve;
     QLabel *m_state, *m_why, *m_loudness;
 };
 

@@ -102,6 +102,7 @@ void CandidateBar::refresh() {
             for (const auto& p : isolationParameters())
                 if (kept->settings.*p.value != p.neutral || p.value == &IsolationSettings::depth)
                     values << QString("%1 %2").arg(p.name, QString::fromStdString(describeValue(p, kept->settings.*p.value)));
+        if (kept && !isNeutral(kept->settings.bandBias)) values << "Band bias";
         b->setToolTip(kept ? QString("%1\nPress to use it (%2), Shift+%2 keeps the present setting here, right click for more").arg(values.join(", "), letter)
                            : QString("Empty: press to keep the present setting here (Shift+%1)").arg(letter));
     }
@@ -110,7 +111,7 @@ void CandidateBar::refresh() {
     m_blind->setToolTip(blind ? "Ends the comparison and says how it went" : "Hides which candidate is which and counts what you prefer; needs two");
     m_blind->setEnabled(stems && (blind || m_desk.kept() >= 2));
     m_text->setText(blind ? QString("Round %1. Listen to each, then choose. Settings and figures are hidden until the end.").arg(blind->rounds() + 1)
-                          : "Switch while it plays: at Level match all are equally loud.");
+                          : "Switch while it plays, at equal loudness.");
 }
 
 }  // namespace rivlen

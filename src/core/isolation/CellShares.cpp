@@ -47,6 +47,9 @@ Cells strengthened(const IsolationSettings& settings, const Cells& share, const 
     const double exponent = std::exp2(settings.firmness / 50);
     std::optional<Onsets> onsets;
     if (settings.onsetGuard > 0) onsets.emplace(share, power, binHz);
+    std::vector<double> bias;  // by bin; empty when neutral
+    if (!isNeutral(settings.bandBias))
+        for (size_t k = 0; k < share[0].size(); ++k) bias.push_back(biasAt(settings.bandBias, double(k) * binHz));
     Cells out;
     for (int i = reach; i < reach + count; ++i) {
         std::vector<float> row = steady > 0 ? averaged(share, i, steady) : share[size_t(i)];
@@ -55,6 +58,8 @@ Cells strengthened(const IsolationSettings& settings, const Cells& share, const 
                 const double a = std::pow(double(p), exponent), b = std::pow(1 - double(p), exponent);
                 p = a + b > 0 ? float(a / (a + b)) : p;
             }
+        for (size_t k = 0; k < bias.size(); ++k)
+            if (bias[k] != 0) row[k] = biased(row[k], bias[k]);
         if (onsets) guard(row, *onsets, i, settings.onsetGuard / 100);
         out.push_back(std::move(row));
     }

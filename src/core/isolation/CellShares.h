@@ -18,6 +18,7 @@ inline constexpr int kCellReach = 12;
 /// there is no onset guard. Returns count frames, in this order:
 ///  - Steadiness S averages the share over time with a Hann weight, S / 100 of kCellReach frames to either side.
 ///  - Firmness F sharpens it, p' = p^y / (p^y + (1 - p)^y) with y = 2^(F / 50).
+///  - Band bias strengthens or weakens it by region (biased(), BandBias.h).
 ///  - Onset guard O: where a short noisy beginning near the wanted sound is found (Onsets.h), O / 100 of what is missing goes
 ///    to the wanted stem; it lets go over 5 frames.
 /// binHz: width of a bin.
@@ -27,6 +28,6 @@ Cells strengthened(const IsolationSettings& settings, const Cells& share, const 
 inline bool looksAround(const IsolationSettings& s) { return s.steadiness > 0 || s.onsetGuard > 0; }
 
 /// True when anything but Depth is not neutral.
-inline bool movesCells(const IsolationSettings& s) { return s.firmness != 0 || looksAround(s); }
+inline bool movesCells(const IsolationSettings& s) { return s.firmness != 0 || looksAround(s) || !isNeutral(s.bandBias); }
 
 }  // namespace rivlen

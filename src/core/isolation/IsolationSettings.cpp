@@ -57,6 +57,7 @@ nlohmann::json toJson(const IsolationSettings& settings) {
         if (p.value == &IsolationSettings::depth && value >= kFullDepth) json[p.id] = "full";
         else json[p.id] = value;
     }
+    if (!settings.bandBias.empty()) json["band_bias"] = toJson(settings.bandBias);
     return json;
 }
 
@@ -72,6 +73,7 @@ IsolationSettings isolationFromJson(const nlohmann::json& json) {
             throw Error(Error::Kind::InputUnreadable, e.what());
         }
     }
+    if (json.contains("band_bias")) settings.bandBias = bandBiasFromJson(json.at("band_bias"));
     return settings;
 }
 

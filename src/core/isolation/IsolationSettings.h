@@ -3,6 +3,8 @@
 #include <string>
 #include <vector>
 
+#include "core/isolation/BandBias.h"
+
 namespace rivlen {
 
 /// Depth from here on means "full": nothing of the unwanted is left.
@@ -15,6 +17,7 @@ struct IsolationSettings {
     double firmness = 0.0;          ///< -100 ... +100
     double onsetGuard = 0.0;        ///< %, 0 ... 100
     double steadiness = 0.0;        ///< %, 0 ... 100
+    BandBias bandBias = {};         ///< isolation stronger or weaker by region
 
     bool operator==(const IsolationSettings&) const = default;
 };
