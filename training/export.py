@@ -98,6 +98,7 @@ def main():
     options = parser.parse_args()
     kind = KINDS[options.kind]
     saved = torch.load(paths.RUNS / options.run / "last.pt")
+    earlier = saved.get("earlier", {"steps": 0, "minutes": 0})
     net = model.KINDS[options.kind]()
     net.load_state_dict(saved["average"])
     net = net.eval()
@@ -120,7 +121,7 @@ def main():
         "licence": "GPL-3.0-or-later", "date": datetime.date.today().isoformat(),
         "training": {
             "method": "Band mask network over mid and side (training/model.py), trained on mixtures made on the fly (training/mix.py).",
-            "steps": saved["step"], "minutes": round(saved["spent"], 1), "batch": 8, "seconds_per_clip": mix.SECONDS,
+            "steps": saved["step"] + earlier["steps"], "minutes": round(saved["spent"] + earlier["minutes"], 1), "batch": 8, "seconds_per_clip": mix.SECONDS,
             "parameters": sum(p.numel() for p in net.parameters()),
             "data": "Open recordings from Debian's packages, synthesised voices and procedural ambience; every file with licence and checksum in training/manifest.json.",
         },

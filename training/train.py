@@ -12,6 +12,7 @@ import ctypes
 import json
 import multiprocessing
 import os
+import pathlib
 import time
 
 os.environ.setdefault("OMP_WAIT_POLICY", "passive")
@@ -81,6 +82,16 @@ def settle(net, batches):
             net(xx, cross)
 
 
+def load_start(start):
+    """(weights, steps and minutes that they were trained) of a shipped network or of another run."""
+    if start.endswith(".ts"):
+        training = json.loads(pathlib.Path(start).with_suffix(".json").read_text())["training"]
+        return compact.restore(start), {"steps": training["steps"], "minutes": training["minutes"]}
+    saved = torch.load(paths.RUNS / start / "last.pt")
+    before = saved.get("earlier", {"steps": 0, "minutes": 0})
+    return saved["average"], {"steps": before["steps"] + saved["step"], "minutes": before["minutes"] + saved["spent"]}
+
+
 def begin_with(net, earlier):
     """Loads the weights of an earlier network: a narrower one grows into net, of a wider one what matters most is kept."""
     if earlier["down1.linear.weight"].size(0) <= net.down1.linear.out_features:
@@ -121,9 +132,10 @@ def main():
     folder = paths.RUNS / options.run
     folder.mkdir(parents=True, exist_ok=True)
     net = model.KINDS[options.kind]()
+    earlier = {"steps": 0, "minutes": 0}  # training that the first weights had
     if options.start:
-        shipped = options.start.endswith(".ts")
-        begin_with(net, compact.restore(options.start) if shipped else torch.load(paths.RUNS / options.start / "last.pt")["average"])
+        weights, earlier = load_start(options.start)
+        begin_with(net, weights)
     net = net.to(memory_format=torch.channels_last)
     average = copy.deepcopy(net)
     optimizer = muon.Muon(net, options.rate, options.rate / 20)
@@ -142,7 +154,7 @@ def main():
 
     def save():
         torch.save({"net": net.state_dict(), "average": average.state_dict(), "optimizer": optimizer.state_dict(),
-                    "step": step, "spent": spent}, folder / "last.part")
+                    "step": step, "spent": spent, "earlier": earlier}, folder / "last.part")
         (folder / "last.part").rename(folder / "last.pt")
 
     print(f"{sum(p.numel() for p in net.parameters()) / 1e6:.2f} M parameters", flush=True)

@@ -177,6 +177,16 @@ void Controller::editReel(const QString& name, const std::function<void(Reel&)>&
     changed();
 }
 
+void Controller::strengthToAllReels() {
+    if (!reel()) return;
+    const IsolationSettings settings = reel()->isolation;
+    m_history.edit("Give strength to all reels", [&](Session& s) {
+        for (Reel& r : s.reels) r.isolation = settings;
+    });
+    changed();
+    emit done(QString("All %1 reels have this strength now.").arg(session().reels.size()));
+}
+
 void Controller::followLoop() {
     const auto at = [this](double seconds) { return std::llround(seconds * m_player.sampleRate()); };
     const auto now = loop();

@@ -67,6 +67,8 @@ public:
     void relink(const std::string& id, const QString& file);
     void setStage(const std::string& stage);
     void editReel(const QString& name, const std::function<void(Reel&)>& change, const std::string& gesture = "");
+    /// Gives the current reel's strength to every other reel, in one step.
+    void strengthToAllReels();
     void endGesture() { m_history.endGesture(); }
     void undo();
     void redo();

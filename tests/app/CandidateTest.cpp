@@ -1,5 +1,6 @@
 // Candidates through the real window: kept, used while playing at equal loudness, compared blind, saved.
 #include <QLineEdit>
+#include <QMenu>
 #include <QPushButton>
 
 #include "WindowFixture.h"
@@ -102,4 +103,28 @@ TEST_F(Candidates, AreSavedWithTheirNames) {
     EXPECT_EQ(controller->reel()->candidates, kept);
     controller->setStage("weigh");
     EXPECT_TRUE(place(1)->text().contains("before the voice chain"));
+}
+
+TEST_F(Candidates, PresetsAreUsedAndStrengthIsGivenToAllReels) {
+    addAndSplit(2);
+    add({demo + "reel-1-deck.flac"});
+    controller->selectReel(controller->session().reels[0].id);
+    controller->setStage("weigh");
+    auto* menu = window->findChild<QMenu*>("presetmenu");
+    ASSERT_NE(menu, nullptr);
+    const auto choose = [&](const char* text) {
+        emit menu->aboutToShow();
+        for (QAction* a : menu->actions())
+            if (a->text() == text) return a->trigger(), true;
+        return false;
+    };
+    ASSERT_TRUE(choose("Natural playback"));
+    EXPECT_EQ(isolation().depth, 9);
+    ASSERT_TRUE(choose("Give this strength to all reels"));
+    EXPECT_EQ(controller->session().reels[1].isolation, isolation());
+    key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(controller->session().reels[1].isolation, IsolationSettings{});
+    EXPECT_EQ(isolation().depth, 9);
+    key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(isolation(), IsolationSettings{});
 }

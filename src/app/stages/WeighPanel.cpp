@@ -5,6 +5,7 @@
 #include "app/stages/StagePanel.h"
 #include "app/views/BandBiasCurve.h"
 #include "app/views/CandidateBar.h"
+#include "app/views/PresetButton.h"
 #include "app/views/SettingRow.h"
 
 namespace rivlen {
@@ -15,7 +16,12 @@ class WeighPanel : public StagePanel {
 public:
     explicit WeighPanel(Controller& controller) : StagePanel(controller, "How strong can isolation be before it hurts?") {
         m_state = addText();
-        m_column->addSpacing(4);
+        m_presets = new PresetButton(controller);
+        auto* above = new QHBoxLayout;
+        m_column->removeWidget(m_state);
+        above->addWidget(m_state, 1);
+        above->addWidget(m_presets, 0, Qt::AlignTop);
+        m_column->addLayout(above);
         for (const auto& parameter : isolationParameters()) {
             auto* row = new SettingRow(controller, parameter);
             m_column->addWidget(row);
@@ -51,9 +57,10 @@ public:
         const Reel* reel = m_controller.reel();
         const ReelState* s = m_controller.currentState();
         const bool stems = reel && s->stems;
+        m_presets->setEnabled(stems && !m_controller.blind());
         m_curve->setEnabled(stems && !m_controller.blind());
         m_state->setText(!reel ? "Add a recording at Intake first." : !stems ? "Split this reel first; then its strength can be weighed here, live while it plays."
-                               : "For the dialogue. Result and Leftovers sum to the source.");
+                               : "For the dialogue. Result and Leftovers always sum to the source.");
         QString text;
         if (stems && !s->loudness.empty() && !m_controller.blind()) {
             const double source = s->loudness.at(int(Heard::Source)), result = s->loudness.at(int(Heard::Result)), rest = s->loudness.at(int(Heard::Leftovers));
@@ -66,6 +73,7 @@ public:
 
 private:
     BandBiasCurve* m_curve;
+    PresetButton* m_presets;
     QLabel *m_state, *m_why, *m_loudness;
 };
 

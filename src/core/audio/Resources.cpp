@@ -21,10 +21,18 @@ fs::path resourceFolder(const std::string& name) {
     return {};
 }
 
-fs::path cacheFolder() {
-    if (const char* xdg = std::getenv("XDG_CACHE_HOME"); xdg && *xdg) return fs::path(xdg) / "rivlen";
+namespace {
+
+/// The rivlen folder below what the variable names, else below a folder of the user's home.
+fs::path userFolder(const char* variable, const char* below) {
+    if (const char* xdg = std::getenv(variable); xdg && *xdg) return fs::path(xdg) / "rivlen";
     const char* home = std::getenv("HOME");
-    return (home && *home ? fs::path(home) / ".cache" : fs::temp_directory_path()) / "rivlen";
+    return (home && *home ? fs::path(home) / below : fs::temp_directory_path()) / "rivlen";
 }
+
+}  // namespace
+
+fs::path dataFolder() { return userFolder("XDG_DATA_HOME", ".local/share"); }
+fs::path cacheFolder() { return userFolder("XDG_CACHE_HOME", ".cache"); }
 
 }  // namespace rivlen

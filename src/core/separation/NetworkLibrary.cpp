@@ -23,11 +23,7 @@ fs::path networksFolder() {
     return resourceFolder("networks");
 }
 
-fs::path ownNetworksFolder() {
-    if (const char* xdg = std::getenv("XDG_DATA_HOME"); xdg && *xdg) return fs::path(xdg) / "rivlen/networks";
-    const char* home = std::getenv("HOME");
-    return (home && *home ? fs::path(home) / ".local/share" : fs::temp_directory_path()) / "rivlen/networks";
-}
+fs::path ownNetworksFolder() { return dataFolder() / "networks"; }
 
 std::vector<NetworkCard> listNetworks(const fs::path& folder) {
     std::vector<NetworkCard> cards;

@@ -1,12 +1,10 @@
 #include "core/session/Session.h"
 
-#include <fcntl.h>
-#include <unistd.h>
-
 #include <fstream>
 #include <nlohmann/json.hpp>
 
 #include "core/audio/Error.h"
+#include "core/session/WholeFile.h"
 
 namespace rivlen {
 
@@ -89,19 +87,8 @@ void saveSession(const Session& session, const fs::path& file) {
     const json j{{"format", "rivlen-session"}, {"version", kVersion}, {"name", session.name},
                  {"current", session.current}, {"stage", session.stage}, {"reels", reels}};
     const std::string text = j.dump(1) + "\n";
-    const fs::path part = folder / ("." + file.filename().string() + ".part");
-    std::error_code problem;
-    fs::create_directories(folder, problem);
-    const int out = ::open(part.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
-    // Flushed to the disk before it takes the old file's place: a power cut leaves one of the two.
-    const bool ok = out >= 0 && ::write(out, text.data(), text.size()) == ssize_t(text.size()) && ::fsync(out) == 0;
-    if (out >= 0) ::close(out);
-    if (ok) fs::rename(part, file, problem);
-    if (!ok || problem) {
-        std::error_code ignored;
-        fs::remove(part, ignored);
+    if (!writeWholeFile(file, text))
         throw Error(Error::Kind::OutputUnwritable, "The session cannot be saved as \"" + file.string() + "\": check that the folder may be written to and has space, or save it elsewhere.");
-    }
 }
 
 }  // namespace rivlen

@@ -1,0 +1,59 @@
+#include "app/views/PresetButton.h"
+
+#include <QInputDialog>
+#include <QMenu>
+
+#include "core/audio/Error.h"
+#include "core/session/Presets.h"
+
+namespace rivlen {
+
+PresetButton::PresetButton(Controller& controller, QWidget* parent) : QPushButton("Presets", parent), m_controller(controller), m_menu(new QMenu(this)) {
+    setObjectName("presets");
+    setToolTip("Strength settings for common uses, and your own");
+    setStyleSheet("QPushButton { padding: 3px 10px }");
+    m_menu->setObjectName("presetmenu");
+    m_menu->setToolTipsVisible(true);
+    setMenu(m_menu);
+    connect(m_menu, &QMenu::aboutToShow, this, &PresetButton::fill);
+}
+
+void PresetButton::guarded(const std::function<void()>& action) {
+    try {
+        action();
+    } catch (const Error& e) {
+        emit m_controller.notice(QString::fromStdString(e.what()));
+    }
+}
+
+void PresetButton::fill() {
+    m_menu->clear();
+    const auto presets = listPresets();
+    auto* remove = new QMenu("Remove", m_menu);
+    bool own = false;
+    for (const Preset& preset : presets) {
+        const QString name = QString::fromStdString(preset.name);
+        if (!preset.shipped && !own) m_menu->addSeparator();
+        own |= !preset.shipped;
+        auto* action = m_menu->addAction(name, this, [this, preset, name] {
+            m_controller.editReel("Use preset " + name, [&](Reel& r) { r.isolation = preset.settings; });
+        });
+        action->setToolTip(QString::fromStdString(preset.purpose));
+        action->setCheckable(true);
+        action->setChecked(m_controller.reel() && m_controller.reel()->isolation == preset.settings);
+        if (!preset.shipped) remove->addAction(name, this, [this, preset] { guarded([&] { removePreset(preset); }); });
+    }
+    m_menu->addSeparator();
+    m_menu->addAction("Keep as preset…", this, [this] {
+        const QString name = QInputDialog::getText(this, "Keep as preset", "Name");
+        if (!name.trimmed().isEmpty() && m_controller.reel())
+            guarded([&] { savePreset(name.trimmed().toStdString(), m_controller.reel()->isolation); });
+    });
+    m_menu->addMenu(remove)->setEnabled(own);
+    m_menu->addSeparator();
+    auto* all = m_menu->addAction("Give this strength to all reels", &m_controller, &Controller::strengthToAllReels);
+    all->setToolTip("Every other reel of the session takes over these settings; one step to undo");
+    all->setEnabled(m_controller.session().reels.size() > 1);
+}
+
+}  // namespace rivlen

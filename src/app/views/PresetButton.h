@@ -1,0 +1,21 @@
+#pragma once
+#include <QPushButton>
+
+#include "app/Controller.h"
+
+namespace rivlen {
+
+/// Opens the menu of presets: use one, keep the present setting as one, remove one's own, give the setting to all reels.
+class PresetButton : public QPushButton {
+    Q_OBJECT
+public:
+    explicit PresetButton(Controller& controller, QWidget* parent = nullptr);
+
+private:
+    void fill();
+    void guarded(const std::function<void()>& action);  ///< tells what went wrong in one line
+    Controller& m_controller;
+    QMenu* m_menu;
+};
+
+}  // namespace rivlen

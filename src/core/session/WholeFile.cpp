@@ -1,0 +1,26 @@
+#include "core/session/WholeFile.h"
+
+#include <fcntl.h>
+#include <unistd.h>
+
+namespace rivlen {
+
+namespace fs = std::filesystem;
+
+bool writeWholeFile(const fs::path& file, const std::string& text) {
+    const fs::path folder = fs::absolute(file).parent_path();
+    const fs::path part = folder / ("." + file.filename().string() + ".part");
+    std::error_code problem;
+    fs::create_directories(folder, problem);
+    const int out = ::open(part.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
+    // Flushed to the disk before it takes the old file's place: a power cut leaves one of the two.
+    const bool ok = out >= 0 && ::write(out, text.data(), text.size()) == ssize_t(text.size()) && ::fsync(out) == 0;
+    if (out >= 0) ::close(out);
+    if (ok) fs::rename(part, file, problem);
+    if (ok && !problem) return true;
+    std::error_code ignored;
+    fs::remove(part, ignored);
+    return false;
+}
+
+}  // namespace rivlen
