@@ -123,9 +123,11 @@ def main():
     parser.add_argument("--kind", default="main", choices=model.KINDS)
     parser.add_argument("--every", type=float, default=15, help="minutes between evaluations")
     parser.add_argument("--seed", type=int, default=1)
+    parser.add_argument("--uses", type=float, default=mix.USES, help="clips that a stem is used for, on average")
     parser.add_argument("--threads", type=int, default=1, help="that compute; one more process makes mixtures")
     options = parser.parse_args()
     keep_memory()
+    mix.USES = options.uses
     torch.set_num_threads(options.threads)
     torch.set_flush_denormal(True)  # the momentum of units that fell silent halves the speed otherwise
     torch.manual_seed(options.seed)

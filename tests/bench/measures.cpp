@@ -85,6 +85,7 @@ struct Pairing {
 int main(int argc, char** argv) {
     if (argc < 2) return std::fprintf(stderr, "rivlen-bench-measures: give the folder of the clips.\n"), 2;
     FILE* features = argc > 2 ? std::fopen(argv[2], "w") : nullptr;
+    FILE* knees = argc > 3 ? std::fopen(argv[3], "w") : nullptr;
     const auto network = loadNetwork(findNetwork(""));
     Pairing spill{"Spill, and SIR", {}, {}, {}}, damage{"Damage, and SAR", {}, {}, {}}, words{"Damage, and the rise of ESTOI", {}, {}, {}};
     std::vector<std::vector<double>> sdr(kFixed.size() + 1), clear(kFixed.size() + 1);
@@ -97,11 +98,12 @@ int main(int argc, char** argv) {
         const Clip clip = prepared(stem, network);
         const int64_t frames = clip.dialogue.frames();
         Isolator isolator(clip.dialogue.channels(), 48000);
+        const BssEval bss({clip.dialogue, clip.bed});
         Weigher weigher(clip.cells);
         const auto result = [&](const IsolationSettings& s) { return isolator.apply(s, 0, 0, frames, clip.source, clip.stems); };
         for (const auto& s : features ? kForFitting : kSettings) {
             const auto y = result(s);
-            const BssFigures truth = bssEval({y[0], test::sumOf({y[1], y[2]})}, {clip.dialogue, clip.bed})[0];
+            const BssFigures truth = bss.figures(y[0], 0);
             const Weighing w = weigher.weigh(s);
             spill.add(truth.sir, -w.spillDb);
             damage.add(truth.sar, -w.damage.total);
@@ -115,6 +117,11 @@ int main(int argc, char** argv) {
         for (Pairing* p : {&spill, &damage, &words}) p->endClip();
         const TradeOff curve = tradeOff({}, weigher, {});
         const TradePoint& knee = curve.curve[size_t(curve.knee)];
+        for (const auto& p : knees ? curve.curve : std::vector<TradePoint>{}) {
+            const Weighing w = weigher.weigh(setting(p.depth, p.firmness));
+            std::fprintf(knees, "%d %g %g %.3f %.6f %.6f %.6f %.2f\n", count, p.depth, p.firmness, siSdr(result(setting(p.depth, p.firmness))[0], clip.dialogue), w.bent, w.spilt, w.moved, spillCorrection(clip.cells));
+            std::fflush(knees);
+        }
         for (size_t i = 0; i <= kFixed.size() && !features; ++i) {
             const auto y = result(i < kFixed.size() ? kFixed[i].second : setting(knee.depth, knee.firmness));
             sdr[i].push_back(siSdr(y[0], clip.dialogue));

@@ -31,6 +31,7 @@ TEST(WeighingTruth, RanksSettingsAsBssEvalDoes) {
         for (auto& stem : separated(network, x, 48000, options)) stems.push_back(std::make_unique<BufferSource>(std::move(stem), 48000));
         const SpanCells cells = readSpanCells(source, stems, 0, 0, x.frames());
         Weigher weigher(cells);
+        const BssEval bss({dialogue, bed});
         Isolator isolator(2, 48000);
         const int64_t from = -isolator.margin(), length = x.frames() + 2 * isolator.margin();
         std::vector<AudioBuffer> parts;
@@ -40,7 +41,7 @@ TEST(WeighingTruth, RanksSettingsAsBssEvalDoes) {
             IsolationSettings s;
             s.depth = depth, s.firmness = firmness, s.steadiness = steadiness;
             const auto y = isolator.apply(s, 0, 0, x.frames(), source.read(from, length), parts);
-            const auto truth = bssEval({y[0], sumOf({y[1], y[2]})}, {dialogue, bed})[0];
+            const BssFigures truth = bss.figures(y[0], 0);
             const Weighing w = weigher.weigh(s);
             sir.push_back(truth.sir), sar.push_back(truth.sar), spill.push_back(-w.spillDb), damage.push_back(-w.damage.total);
         }

@@ -22,8 +22,8 @@ struct TradeOff {
 /// The curve for a span: Depth from 0 to full at the settings' firmness, then, at full depth, firmness up to +100. Everything
 /// else is as in settings.
 ///
-/// The knee is where the expected ratio of what is kept of the wanted sound to spill and artifacts together (Weighing::sdrDb)
-/// is highest: beyond it, isolation adds more artifacts than it removes spill. Where the
+/// The knee is where the expected ratio of what is kept of the wanted sound to what is bent, spilt and moved (Weighing::sdrDb)
+/// is highest: beyond it, isolation does more harm than it removes spill. Where the
 /// ratio stays within 0.1 dB of its best, the weaker setting is taken. Throws Error (Cancelled).
 TradeOff tradeOff(const IsolationSettings& settings, Weigher& weigher, const Progress& progress);
 

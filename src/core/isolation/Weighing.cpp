@@ -12,6 +12,8 @@ namespace rivlen {
 namespace {
 
 constexpr double kTiny = 1e-20, kBandHz = 94, kArtifactBias = 2.4;
+// For the knee, chosen on the clips that SpillModel was fitted on: a correction that is wrong by some dB is believed half.
+constexpr double kBelief = 0.5, kMovedWeight = 1.5;
 
 double db(double a, double b) { return 10 * std::log10((a + kTiny) / (b + kTiny)); }
 /// Points of damage at an estimated SAR in dB.
@@ -67,7 +69,7 @@ Weighing Weigher::weigh(const IsolationSettings& settings) {
     const size_t count = momentOf.empty() ? 0 : size_t(momentOf.back()) + 1;
     std::vector<Passing> passing(count);
     std::vector<DamageSums> sums(count);
-    double kept = 0, interference = 0, all = 0;
+    double voice = 0, voiceKept = 0, kept = 0, interference = 0, all = 0;
     for (size_t group = 0; group < m_cells.groups.size(); ++group) {
         Cells gains = m_now[group];
         const size_t bins = m_cells.groups[group].power[0].size();
@@ -85,6 +87,7 @@ Weighing Weigher::weigh(const IsolationSettings& settings) {
         }
         for (Band& x : bands) {
             x.meanV = float(x.gv / (x.v + kTiny)), x.meanB = float(x.gb / (x.b + kTiny));
+            voice += x.v, voiceKept += x.gv;
             kept += x.meanV * x.gv, interference += x.meanB * x.gb;
         }
         for (int t = 0; t < m_cells.frames; ++t) {
@@ -107,7 +110,11 @@ Weighing Weigher::weigh(const IsolationSettings& settings) {
     w.damage.pumping = pumping(sums);
     w.damage.total = totalPoints(db(kept + interference, artifacts) - kArtifactBias);
     w.spillDb = db(interference, kept) + m_correctionDb;
-    w.sdrDb = -10 * std::log10(std::pow(10, w.spillDb / 10) + artifacts * std::pow(10, kArtifactBias / 10) / (kept + kTiny) + kTiny);
+    const double level = voiceKept * voiceKept / (voice + kTiny) + kTiny;  // the wanted sound at its mean gain
+    w.bent = std::max(0.0, kept - level) / level;
+    w.spilt = std::pow(10, w.spillDb / 10) * kept / level;
+    w.moved = std::pow(10, kArtifactBias / 10) * artifacts / level;
+    w.sdrDb = -10 * std::log10(w.bent + w.spilt * std::pow(10, (kBelief - 1) * m_correctionDb / 10) + kMovedWeight * w.moved + kTiny);
     double loudest = kTiny;
     for (const auto& m : passing) loudest = std::max(loudest, m.wanted);
     for (size_t i = 0; i < count; ++i) {

@@ -34,7 +34,11 @@ struct Weighing {
     Damage damage;
     std::vector<Moment> moments;  ///< every kMomentSeconds from the beginning of the span
 
-    double sdrDb = 0;  ///< kept wanted sound over spill and artifacts together: what the knee looks at
+    /// Energies in the result, in units of what is kept of the wanted sound at one gain.
+    double bent = 0;   ///< wanted sound that is louder or softer than at that gain, by band
+    double spilt = 0;  ///< interference, corrected
+    double moved = 0;  ///< artifacts
+    double sdrDb = 0;  ///< kept over the three together: what the knee looks at, the counterpart of SI-SDR
 };
 
 /// Measures without a reference, what is left of the unwanted and what the wanted sound suffered.

@@ -1,4 +1,5 @@
 #pragma once
+#include <memory>
 #include <optional>
 #include <vector>
 
@@ -13,6 +14,20 @@ double siSdr(const AudioBuffer& estimate, const AudioBuffer& reference);
 /// BSS Eval figures of one estimate, in dB.
 struct BssFigures {
     double sdr = 0, sir = 0, sar = 0;
+};
+
+/// Measures estimates against the same references again and again: what depends on the references alone is computed once.
+class BssEval {
+public:
+    /// As bssEval().
+    explicit BssEval(const std::vector<AudioBuffer>& references, int taps = 512);
+    ~BssEval();
+    /// Of an estimate of the source with this index.
+    BssFigures figures(const AudioBuffer& estimate, int source) const;
+
+private:
+    struct Impl;
+    std::unique_ptr<Impl> m;
 };
 
 /// Vincent, Gribonval, Fevotte: "Performance measurement in blind audio source separation", IEEE TASLP 2006, with a
