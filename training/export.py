@@ -2,6 +2,7 @@
 """Exports a run's averaged weights as TorchScript with its card into networks/.
 
 Usage: export.py RUN KIND [--no-speed]      KIND: main or quick
+       export.py - KIND                     measures the speed of the shipped network again and notes it in its card
 The card's figures are all measured here: quality and cross-talk on the development set, quality on the committed
 excerpt of it (for the tests), speed with rivlen-cli on five minutes of sound when it has been built.
 """
@@ -90,6 +91,18 @@ def speed(quality, network):
     return round(best, 1)
 
 
+def write(card):
+    (NETWORKS / f"{card['id']}.json").write_text(json.dumps(card, indent=1, ensure_ascii=False) + "\n")
+
+
+def note_speed(card):
+    card["speed"] = {"measure": "times real time of rivlen-cli split on five minutes of stereo at 48 kHz, two processor cores, best of three"}
+    for quality in ("fine", "quick"):
+        if quality in (card["quality"]["passes"], "quick"):
+            card["speed"][quality] = speed(quality, card["id"])
+    write(card)
+
+
 def main():
     parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
     parser.add_argument("run")
@@ -97,6 +110,8 @@ def main():
     parser.add_argument("--no-speed", action="store_true", help="leave the speed out")
     options = parser.parse_args()
     kind = KINDS[options.kind]
+    if options.run == "-":
+        return note_speed(json.loads((NETWORKS / f"{options.kind}.json").read_text()))
     saved = torch.load(paths.RUNS / options.run / "last.pt")
     earlier = saved.get("earlier", {"steps": 0, "minutes": 0})
     net = model.KINDS[options.kind]()
@@ -137,14 +152,9 @@ def main():
     }
     if "quick" in kind:
         card["quick"] = kind["quick"]
-    write = lambda: (NETWORKS / f"{options.kind}.json").write_text(json.dumps(card, indent=1, ensure_ascii=False) + "\n")
-    write()
+    write(card)
     if not options.no_speed:
-        card["speed"] = {"measure": "times real time of rivlen-cli split on five minutes of stereo at 48 kHz, two processor cores, best of three"}
-        for quality in ("fine", "quick"):
-            if kind["passes"] == "fine" or quality == "quick":
-                card["speed"][quality] = speed(quality, options.kind)
-        write()
+        note_speed(card)
     print(json.dumps({k: card[k] for k in ("quality", "cross_talk", "speed") if k in card}, indent=1))
 
 

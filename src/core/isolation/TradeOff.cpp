@@ -48,12 +48,11 @@ TradeOff tradeOff(const IsolationSettings& settings, Weigher& weigher, const Pro
         out.curve.push_back({s.depth, s.firmness, w.spillDb, w.damage, w.sdrDb});
         progress.report(double(out.curve.size()) / double(path.size()));
     }
-    const auto best = std::max_element(out.curve.begin(), out.curve.end(), [](const TradePoint& a, const TradePoint& b) { return a.sdrDb < b.sdrDb; })->sdrDb;
+    const auto depths = out.curve.begin() + std::size(kDepths);  // more firmness than the network's own hardly ever gains
+    const auto best = std::max_element(out.curve.begin(), depths, [](const TradePoint& a, const TradePoint& b) { return a.sdrDb < b.sdrDb; })->sdrDb;
     while (out.curve[size_t(out.knee)].sdrDb < best - kNearlyBest) ++out.knee;
     const TradePoint &knee = out.curve[size_t(out.knee)], &strongest = out.curve.back();
-    if (out.knee + 1 == int(out.curve.size())) {
-        out.reason = "Even the strongest setting takes more spill than it does damage.";
-    } else if (out.knee == 0) {
+    if (out.knee == 0) {
         out.reason = "There is so little to take away that any strength does more harm than good.";
     } else {
         // Some way beyond, so that the slope is not that of two neighbours.

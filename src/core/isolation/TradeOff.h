@@ -23,7 +23,7 @@ struct TradeOff {
 /// else is as in settings.
 ///
 /// The knee is where the expected ratio of what is kept of the wanted sound to what is bent, spilt and moved (Weighing::sdrDb)
-/// is highest: beyond it, isolation does more harm than it removes spill. Where the
+/// is highest over Depth: beyond it, isolation does more harm than it removes spill. Where the
 /// ratio stays within 0.1 dB of its best, the weaker setting is taken. Throws Error (Cancelled).
 TradeOff tradeOff(const IsolationSettings& settings, Weigher& weigher, const Progress& progress);
 
