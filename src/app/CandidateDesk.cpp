@@ -5,7 +5,7 @@ namespace rivlen {
 CandidateDesk::CandidateDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller) {
     connect(&controller, &Controller::sessionChanged, this, &CandidateDesk::changed);
     connect(&controller, &Controller::reelOpened, this, [this] {
-        if (m_blind) endBlind();  // its candidates belong to another reel
+        if (m_blind && (!m_controller.reel() || m_controller.reel()->id != m_reel)) endBlind();  // its candidates belong to another reel
     });
 }
 
@@ -59,6 +59,7 @@ void CandidateDesk::startBlind(unsigned seed) {
         return;
     }
     m_blind.emplace(taking, seed);
+    m_reel = m_controller.reel()->id;
     m_controller.setBlind(true);
     m_controller.hear(Heard::Result);
     hearLabel(0);

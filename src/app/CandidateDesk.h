@@ -38,6 +38,7 @@ signals:
 private:
     Controller& m_controller;
     std::optional<BlindTest> m_blind;
+    std::string m_reel;  ///< that is compared blind
     int m_label = 0;
 };
 

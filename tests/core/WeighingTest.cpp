@@ -134,7 +134,9 @@ TEST(TradeOff, CoversAllStrengthAndExplainsItsKnee) {
     EXPECT_EQ(t.curve.back().firmness, 100);
     EXPECT_FALSE(t.reason.empty());
     for (const auto& p : t.curve) {
-        if (p.firmness == 0) EXPECT_LE(p.sdrDb, t.curve[size_t(t.knee)].sdrDb + 0.11);
+        if (p.firmness == 0) {
+            EXPECT_LE(p.sdrDb, t.curve[size_t(t.knee)].sdrDb + 0.11);
+        }
     }
     EXPECT_EQ(nearestPoint(t, depth(6)), 3);
 }

@@ -86,7 +86,8 @@ NetworkFacts checkNetwork(const NetworkCard& card, const CheckLimits& limits) {
     }();
     const pid_t child = fork();
     if (child == 0) {  // only async-signal-safe calls from here on
-        const rlimit memory{rlim_t(limits.bytes), rlim_t(limits.bytes)}, time{rlim_t(limits.seconds), rlim_t(limits.seconds)}, none{0, 0};
+        const rlimit memory{rlim_t(limits.bytes), rlim_t(limits.bytes)}, none{0, 0};
+        const rlimit time{rlim_t(limits.seconds), rlim_t(limits.seconds) + 2};  // at the harder limit the signal would not tell why
         setrlimit(RLIMIT_AS, &memory);
         setrlimit(RLIMIT_CPU, &time);
         setrlimit(RLIMIT_FSIZE, &none);
