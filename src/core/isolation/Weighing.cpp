@@ -34,6 +34,7 @@ struct Passing {
 
 Weigher::Weigher(const SpanCells& cells) : m_cells(cells), m_correctionDb(spillCorrection(cells)) {
     for (const auto& group : cells.groups) {
+        m_counters.push_back(std::make_shared<DamageCounter>(cells, m_counters.size()));
         m_wanted.emplace_back();
         for (int t = 0; t < cells.frames; ++t) {
             const auto &p = group.share[size_t(t + kCellReach)], &P = group.power[size_t(t + kCellReach)];
@@ -100,7 +101,7 @@ Weighing Weigher::weigh(const IsolationSettings& settings) {
                 m.artifacts += dv * dv * V[k] + dB * dB * B;
             }
         }
-        DamageCounter(m_cells, group).count(gains, m_wanted[group], momentOf, sums);
+        m_counters[group]->count(gains, m_wanted[group], momentOf, sums);
     }
     Weighing w;
     const double artifacts = std::max(0.0, all - kept - interference);

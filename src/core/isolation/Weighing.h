@@ -1,5 +1,6 @@
 #pragma once
 #include <array>
+#include <memory>
 
 #include "core/isolation/SpanCells.h"
 
@@ -41,6 +42,8 @@ struct Weighing {
     double sdrDb = 0;  ///< kept over the three together: what the knee looks at, the counterpart of SI-SDR
 };
 
+class DamageCounter;
+
 /// Measures without a reference, what is left of the unwanted and what the wanted sound suffered.
 ///
 /// The network's share p of a cell is read as an expectation: v = p^a / (p^a + (1 - p)^a), a = 1.5, of its power P is wanted, V = v P, the
@@ -68,6 +71,7 @@ private:
     IsolationSettings m_settings;    ///< that m_now was computed for
     std::vector<Cells> m_now;        ///< the wanted stem's share at the strength, by group: all but Depth
     std::vector<Cells> m_wanted;     ///< V, by group
+    std::vector<std::shared_ptr<const DamageCounter>> m_counters;  ///< by group
 };
 
 }  // namespace rivlen
