@@ -310,6 +310,7 @@ void Controller::attachStems(const std::string& id) {
     }
     if (id == session().current) m_player.setStems(state.stems);
     state.loudness.clear();
+    state.matched.clear();
     m_loudness.start();
     emit stemsChanged();
 }

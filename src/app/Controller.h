@@ -28,7 +28,9 @@ struct ReelState {
     double speed = 0;  ///< of the split done last, as a multiple of real time; 0: not known
     std::map<int, double> loudness;  ///< LUFS by Heard, for level match
     /// LUFS of Result and Leftovers at the present settings and the candidates', so that switching needs no waiting.
-    std::vector<std::pair<IsolationSettings, std::pair<double, double>>> matched;
+    using Matched = std::vector<std::pair<IsolationSettings, std::pair<double, double>>>;
+    Matched matched;
+    std::pair<int64_t, int64_t> matchedSpan{-1, -1};  ///< frames that were measured for it
 };
 
 /// The stems that the window shows, in this order everywhere.

@@ -19,12 +19,6 @@ namespace {
 
 constexpr double kMatchSeconds = 30;  // how much around the playhead is measured for level match
 
-std::vector<std::unique_ptr<SampleSource>> openStems(const StemStore& store) {
-    std::vector<std::unique_ptr<SampleSource>> readers;
-    for (size_t s = 0; s < store.shape().stems.size(); ++s) readers.push_back(store.open(int(s)));
-    return readers;
-}
-
 }  // namespace
 
 void Controller::split() {
@@ -125,7 +119,7 @@ void Controller::exportStems(const QString& folder, AudioFormat format) {
     m_jobs.submit("Exporting " + r->name,
         [source = r->source, store = state->stems, settings = r->isolation, format, folder, name = r->name](Progress& progress) {
             MediaReader reader(source);
-            auto stems = openStems(*store);
+            auto stems = store->openAll();
             StemFiles files({folder.toStdString(), name, format, false}, store->shape().stems, reader.sampleRate(), reader.channels(), settings);
             const int64_t block = reader.sampleRate() * 2;
             for (int64_t at = 0; at < reader.frames(); at += block) {
@@ -162,13 +156,25 @@ void Controller::measureLoudness() {
     to = std::min(to, state->stems->available());
     if (to - from < rate / 2) return;
     const int number = m_sessionNumber;
-    std::vector<IsolationSettings> all{r->isolation};
+    const auto contains = [](const auto& list, const IsolationSettings& settings) {
+        return std::any_of(list.begin(), list.end(), [&](const auto& known) { return known.first == settings; });
+    };
+    if (state->matchedSpan != std::pair(from, to)) state->matched.clear();
+    // Candidates that were measured here before need not be again when another setting moves.
+    ReelState::Matched known;
+    std::vector<IsolationSettings> all;
+    const auto need = [&](const IsolationSettings& settings) {
+        const auto before = std::find_if(state->matched.begin(), state->matched.end(), [&](const auto& m) { return m.first == settings; });
+        if (before != state->matched.end() && !contains(known, settings)) known.push_back(*before);
+        else if (before == state->matched.end() && std::find(all.begin(), all.end(), settings) == all.end()) all.push_back(settings);
+    };
+    need(r->isolation);
     for (const auto& c : r->candidates)
-        if (c && std::find(all.begin(), all.end(), c->settings) == all.end()) all.push_back(c->settings);
+        if (c) need(c->settings);
     m_quick.submit("Matching levels",
-        [this, number, id = r->id, source = r->source, store = state->stems, all, from, to](Progress& progress) {
+        [this, number, id = r->id, source = r->source, store = state->stems, all, known, from, to](Progress& progress) {
             MediaReader reader(source);
-            auto stems = openStems(*store);
+            auto stems = store->openAll();
             Isolator isolator(reader.channels(), reader.sampleRate());
             isolator.keepFrames();
             const int64_t margin = isolator.margin();
@@ -198,12 +204,13 @@ void Controller::measureLoudness() {
             }
             std::map<int, double> loudness;
             for (int h = 0; h < kHeardCount; ++h) loudness[h] = meters[size_t(h)].integrated();
-            std::vector<std::pair<IsolationSettings, std::pair<double, double>>> matched;
+            ReelState::Matched matched = known;
             for (size_t i = 0; i < all.size(); ++i) matched.push_back({all[i], {results[i].integrated(), leftovers[i].integrated()}});
-            later(number, [this, id, loudness, matched] {
+            later(number, [this, id, loudness, matched, from, to] {
                 if (!reel() || reel()->id != id || !m_levelMatch) return;
                 m_states[id].loudness = loudness;
                 m_states[id].matched = matched;
+                m_states[id].matchedSpan = {from, to};
                 if (!m_blind) matchLevels(reel()->isolation);
                 emit heardChanged();
             });

@@ -76,8 +76,7 @@ void WeighDesk::start() {
     m_queue.submit("Weighing", [this, number, bench = m_bench, key, store, source = reel->source, id = reel->id, settings, base, from, to](Progress& progress) {
         if (bench->key != key) {
             MediaReader reader(source);
-            std::vector<std::unique_ptr<SampleSource>> stems;
-            for (size_t s = 0; s < store->shape().stems.size(); ++s) stems.push_back(store->open(int(s)));
+            const auto stems = store->openAll();
             const int64_t first = std::llround(from * reader.sampleRate());
             bench->key.clear();
             bench->weigher.reset();

@@ -1,6 +1,6 @@
 // Are Spill and Damage true? Compares them with the SIR and SAR of BSS Eval on mixtures whose parts are known, and the suggested knee
 // with fixed settings.
-//   rivlen-bench-measures FOLDER [FEATURES]     clips of training/make_clips.py; FEATURES: a table for training/fit_spill.py
+//   rivlen-bench-measures FOLDER [FEATURES [KNEES]]     clips of training/make_clips.py; tables for training/fit_spill.py, fit_knee.py
 #include <cstdio>
 #include <filesystem>
 

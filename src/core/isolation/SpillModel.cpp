@@ -9,7 +9,7 @@ namespace rivlen {
 
 namespace {
 
-// Fitted by training/fit_spill.py on 60 clips with the main network.
+// Fitted by training/fit_spill.py on 58 clips with the main network.
 constexpr double kBase = 3.63, kUnsure = -16.09, kLow = 1.09, kWanted = -2.38, kBed = 7.4;
 constexpr double kMost = 12;  // dB: what lies beyond, the fit has not seen
 constexpr double kLowHz = 300;

@@ -63,14 +63,4 @@ TradeOff tradeOff(const IsolationSettings& settings, Weigher& weigher, const Pro
     return out;
 }
 
-int nearestPoint(const TradeOff& t, const IsolationSettings& settings) {
-    int best = 0;
-    double least = 1e9;
-    for (size_t i = 0; i < t.curve.size(); ++i) {
-        const double distance = std::abs(t.curve[i].depth - settings.depth) + std::abs(t.curve[i].firmness - settings.firmness);
-        if (distance < least) least = distance, best = int(i);
-    }
-    return best;
-}
-
 }  // namespace rivlen

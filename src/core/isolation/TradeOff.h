@@ -27,7 +27,4 @@ struct TradeOff {
 /// ratio stays within 0.1 dB of its best, the weaker setting is taken. Throws Error (Cancelled).
 TradeOff tradeOff(const IsolationSettings& settings, Weigher& weigher, const Progress& progress);
 
-/// Where the settings lie on the curve: index of its nearest point in strength.
-int nearestPoint(const TradeOff& tradeOff, const IsolationSettings& settings);
-
 }  // namespace rivlen

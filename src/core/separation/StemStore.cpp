@@ -179,4 +179,10 @@ void StemStore::finish() {
 
 std::unique_ptr<SampleSource> StemStore::open(int stem) const { return std::make_unique<StemReader>(stemFile(stem), m_shape); }
 
+std::vector<std::unique_ptr<SampleSource>> StemStore::openAll() const {
+    std::vector<std::unique_ptr<SampleSource>> readers;
+    for (size_t s = 0; s < m_shape.stems.size(); ++s) readers.push_back(open(int(s)));
+    return readers;
+}
+
 }  // namespace rivlen

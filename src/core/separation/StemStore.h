@@ -47,6 +47,8 @@ public:
 
     /// A reader of one stem with its own position; frames not yet available read as silence.
     std::unique_ptr<SampleSource> open(int stem) const;
+    /// Readers of all stems, in order.
+    std::vector<std::unique_ptr<SampleSource>> openAll() const;
     const std::filesystem::path& folder() const { return m_folder; }
 
 private:
