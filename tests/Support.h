@@ -12,12 +12,20 @@
 
 #include "core/audio/AudioBuffer.h"
 #include "core/audio/Decibel.h"
+#include "core/isolation/IsolationSettings.h"
 #include "core/media/AudioWriter.h"
 #include "core/separation/Engine.h"
 
 namespace rivlen::test {
 
 namespace fs = std::filesystem;
+
+/// As printf gives it.
+inline std::string text(const char* format, auto... values) {
+    char line[160];
+    std::snprintf(line, sizeof line, format, values...);
+    return line;
+}
 
 /// A folder that goes away with the test.
 class TempFolder {
@@ -90,6 +98,12 @@ inline double differenceDb(const AudioBuffer& a, const AudioBuffer& b) {
 }
 
 /// A whole separation in memory: one buffer per stem given.
+inline IsolationSettings strength(double depth, double firmness = 0, double onsetGuard = 0, double steadiness = 0, BandBias bias = {}) {
+    IsolationSettings s;
+    s.depth = depth, s.firmness = firmness, s.onsetGuard = onsetGuard, s.steadiness = steadiness, s.bandBias = std::move(bias);
+    return s;
+}
+
 inline std::vector<AudioBuffer> separated(const std::shared_ptr<Network>& network, const AudioBuffer& x, int rate = 48000, const EngineOptions& options = {}) {
     BufferSource source(x, rate);
     std::vector<AudioBuffer> all(stemsGiven(network->card(), options).size(), AudioBuffer(x.channels(), 0));

@@ -1,5 +1,7 @@
 #include "app/CandidateDesk.h"
 
+#include <utility>
+
 namespace rivlen {
 
 CandidateDesk::CandidateDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller) {
@@ -22,7 +24,7 @@ int CandidateDesk::kept() const {
 
 int CandidateDesk::current() const {
     for (int i = 0; i < kCandidates; ++i)
-        if (at(i) && at(i)->settings == m_controller.reel()->isolation) return i;
+        if (at(i) && sameStrength(at(i)->settings, m_controller.reel()->isolation())) return i;
     return -1;
 }
 
@@ -30,14 +32,14 @@ void CandidateDesk::keep(int candidate) {
     if (m_blind) return;
     m_controller.editReel("Keep candidate " + letter(candidate), [&](Reel& r) {
         auto& place = r.candidates[size_t(candidate)];
-        place = Candidate{place ? place->name : "", r.isolation};
+        place = Candidate{place ? place->name : "", r.isolation()};
     });
 }
 
 void CandidateDesk::use(int candidate) {
     if (m_blind) return hearLabel(candidate);
     if (at(candidate))
-        m_controller.editReel("Use candidate " + letter(candidate), [&](Reel& r) { r.isolation = r.candidates[size_t(candidate)]->settings; }, "candidate");
+        m_controller.editReel("Use candidate " + letter(candidate), [&](Reel& r) { r.setIsolation(IsolationSettings(r.candidates[size_t(candidate)]->settings)); }, "candidate");
 }
 
 void CandidateDesk::rename(int candidate, const QString& name) {
@@ -48,6 +50,30 @@ void CandidateDesk::rename(int candidate, const QString& name) {
 
 void CandidateDesk::drop(int candidate) {
     m_controller.editReel("Drop candidate " + letter(candidate), [&](Reel& r) { r.candidates[size_t(candidate)].reset(); });
+}
+
+void CandidateDesk::copyTo(int candidate, int region) {
+    m_controller.editReel("Copy candidate " + letter(candidate), [&](Reel& r) {
+        const int worked = std::exchange(r.region, region);
+        r.setIsolation(IsolationSettings(r.candidates[size_t(candidate)]->settings));
+        r.region = worked;
+    });
+}
+
+std::optional<std::pair<int, int>> CandidateDesk::compared() const {
+    if (m_blind || kept() < 2) return std::nullopt;
+    auto [a, b] = m_compared;
+    // Where a chosen one is not there, the first others stand in.
+    for (int i = 0; i < kCandidates && !at(a); ++i)
+        if (at(i) && i != b) a = i;
+    for (int i = 0; i < kCandidates && (!at(b) || b == a); ++i)
+        if (at(i) && i != a) b = i;
+    return std::pair(a, b);
+}
+
+void CandidateDesk::compare(int a, int b) {
+    m_compared = {a, b};
+    emit changed();
 }
 
 void CandidateDesk::startBlind(unsigned seed) {

@@ -22,6 +22,12 @@ public:
     void use(int candidate);   ///< puts its settings in force; what is not kept is not used
     void rename(int candidate, const QString& name);
     void drop(int candidate);
+    /// Gives its settings to a region (-1: the whole reel).
+    void copyTo(int candidate, int region);
+
+    /// The two whose difference is shown; each is kept, or there are not two.
+    std::optional<std::pair<int, int>> compared() const;
+    void compare(int a, int b);
 
     // ---- blind ----
     /// Hides which is which until endBlind(); needs two candidates. The document is not touched meanwhile.
@@ -40,6 +46,7 @@ private:
     std::optional<BlindTest> m_blind;
     std::string m_reel;  ///< that is compared blind
     int m_label = 0;
+    std::pair<int, int> m_compared{0, 1};  ///< chosen last
 };
 
 }  // namespace rivlen

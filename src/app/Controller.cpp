@@ -3,18 +3,12 @@
 #include <QDir>
 #include <QFile>
 #include <QFileInfo>
-#include <QSettings>
-#include <QStandardPaths>
 #include <cmath>
 
 #include "core/media/MediaReader.h"
 #include "core/separation/NetworkLibrary.h"
 
 namespace rivlen {
-
-namespace {
-std::filesystem::path toPath(const QString& text) { return std::filesystem::path(text.toStdString()); }
-}  // namespace
 
 Controller::Controller(std::unique_ptr<Device> device, QObject* parent) : QObject(parent), m_player(std::move(device)) {
     m_autosave.setSingleShot(true);
@@ -29,6 +23,7 @@ Controller::~Controller() {
     m_player.close();
     m_jobs.cancelAll();
     m_quick.cancelAll();
+    m_looking.cancelAll();
 }
 
 void Controller::later(int sessionNumber, std::function<void()> f) {
@@ -47,6 +42,7 @@ void Controller::newSession() {
     m_player.close();
     m_jobs.cancelAll();
     m_quick.cancelAll();
+    m_looking.cancelAll();
     m_opened.clear();
     m_states.clear();
     m_file.clear();
@@ -167,24 +163,41 @@ void Controller::editReel(const QString& name, const std::function<void(Reel&)>&
     std::optional<std::pair<double, double>> before;
     if (reel()) before = reel()->loop;
     m_history.edit(name.toStdString(), [&](Session& s) { if (Reel* r = s.reel(s.current)) change(*r); }, gesture);
+    endTrial();
     if (const Reel* r = reel()) {
-        m_player.setIsolation(r->isolation);
+        m_player.setStrength(r->course());
         if (r->loop != before) m_audition.reset();
         followLoop();
-        matchLevels(r->isolation);
+        matchLevels(r->course());
     }
     m_loudness.start();
     changed();
 }
 
-void Controller::strengthToAllReels() {
-    if (!reel()) return;
-    const IsolationSettings settings = reel()->isolation;
-    m_history.edit("Give strength to all reels", [&](Session& s) {
-        for (Reel& r : s.reels) r.isolation = settings;
+void Controller::rememberReel(const std::function<void(Reel&)>& change) {
+    m_history.remember([&](Session& s) { if (Reel* r = s.reel(s.current)) change(*r); });
+    emit sessionChanged();
+}
+
+void Controller::strengthToReels(const std::vector<std::string>& ids, const IsolationSettings& settings) {
+    int count = 0;
+    m_history.edit("Give strength to reels", [&](Session& s) {
+        for (const auto& id : ids)
+            if (Reel* r = s.reel(id)) {
+                r->stem = settings.stem;
+                r->region = -1;
+                r->course().base = settings;
+                ++count;
+            }
     });
-    changed();
-    emit done(QString("All %1 reels have this strength now.").arg(session().reels.size()));
+    editReel("", [](Reel&) {});
+    emit done(QString("%1 now %2 this strength.").arg(count == 1 ? QString("One reel") : QString("%1 reels").arg(count), count == 1 ? "has" : "have"));
+}
+
+StrengthCourse courseWith(const Reel& reel, const IsolationSettings& settings) {
+    Reel other = reel;
+    other.setIsolation(settings);
+    return other.course();
 }
 
 void Controller::followLoop() {
@@ -210,13 +223,34 @@ void Controller::removeLoop() {
 }
 
 void Controller::tryIsolation(const IsolationSettings& settings) {
-    m_player.setIsolation(settings);
-    matchLevels(settings);
+    if (!reel()) return;
+    const StrengthCourse course = courseWith(*reel(), settings);
+    m_player.setStrength(course);
+    matchLevels(course);
+}
+
+void Controller::tryStems(std::shared_ptr<StemStore> stems, const StrengthCourse& course, float resultGain) {
+    m_trying = true;
+    m_player.setStems(std::move(stems));
+    m_player.setStrength(course);
+    if (m_levelMatch) m_player.setMatchGain(Heard::Result, resultGain);
+    emit heardChanged();
+}
+
+void Controller::endTrial() {
+    if (!m_trying) return;
+    m_trying = false;
+    if (const ReelState* state = currentState()) m_player.setStems(state->stems);
+    if (reel()) {
+        m_player.setStrength(reel()->course());
+        matchLevels(reel()->course());
+    }
+    emit heardChanged();
 }
 
 void Controller::setBlind(bool on) {
     m_blind = on;
-    if (!on && reel()) tryIsolation(reel()->isolation);
+    if (!on && reel()) tryIsolation(reel()->isolation());
     emit sessionChanged();
 }
 
@@ -263,6 +297,7 @@ void Controller::readReel(const Reel& reel) {
             later(number, [this, id, o] {
                 m_states[id].reading = false;
                 if (!o.done && !o.cancelled) emit notice(QString::fromStdString(o.error));
+                if (const Reel* r = o.done ? session().reel(id) : nullptr) diagnoseReel(*r);
                 emit reelOpened();
             });
         });
@@ -297,18 +332,24 @@ std::filesystem::path Controller::storeFolder(const Reel& reel) const {
     return StemStore::folderFor(reel.source, forQuality(findNetwork(reel.network), reel.quality).sha256, reel.quality);
 }
 
+std::shared_ptr<StemStore> Controller::finishedStems(const Reel& reel) {
+    try {
+        return StemStore::openFinished(storeFolder(reel));
+    } catch (const Error& e) {
+        emit notice(QString::fromStdString(e.what()));
+        return nullptr;
+    }
+}
+
 void Controller::attachStems(const std::string& id) {
     ReelState& state = m_states[id];
     const Reel* r = session().reel(id);
     if (!r) return;
-    if (!state.splitting) {
-        try {
-            state.stems = StemStore::openFinished(storeFolder(*r));
-        } catch (const Error& e) {
-            emit notice(QString::fromStdString(e.what()));
-        }
+    if (!state.splitting) state.stems = finishedStems(*r);
+    if (id == session().current) {
+        m_trying = false;
+        m_player.setStems(state.stems);
     }
-    if (id == session().current) m_player.setStems(state.stems);
     state.loudness.clear();
     state.matched.clear();
     m_loudness.start();
@@ -334,51 +375,6 @@ void Controller::setLevelMatch(bool on) {
     m_levelMatch = on;
     measureLoudness();
     emit heardChanged();
-}
-
-// ---- recent and recovered sessions ----
-
-QString Controller::recoveryFile() const {
-    return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/recovered.rivlen";
-}
-
-void Controller::autosave() {
-    if (!m_history.modified()) return;
-    try {
-        rivlen::saveSession(session(), toPath(recoveryFile()));
-    } catch (const Error& e) {
-        emit notice(QString::fromStdString(e.what()));
-    }
-}
-
-QString Controller::recoverable() const { return QFile::exists(recoveryFile()) ? recoveryFile() : QString(); }
-
-void Controller::recover() {
-    const QString file = recoveryFile();
-    Session session;
-    try {
-        session = loadSession(toPath(file));
-    } catch (const Error& e) {
-        emit notice(QString::fromStdString(e.what()));
-        return;
-    }
-    newSession();
-    const Session empty;
-    m_history.reset(empty);
-    m_history.edit("Recover", [&](Session& s) { s = session; });
-    changed();
-    for (const Reel& r : this->session().reels) readReel(r);
-    openCurrent();
-}
-
-QStringList Controller::recentSessions() const { return QSettings().value("recent").toStringList(); }
-
-void Controller::remember(const QString& file) {
-    QStringList recent = recentSessions();
-    recent.removeAll(file);
-    recent.prepend(file);
-    while (recent.size() > 8) recent.removeLast();
-    QSettings().setValue("recent", recent);
 }
 
 }  // namespace rivlen

@@ -9,6 +9,7 @@
 
 #include "core/delivery/Inspection.h"
 #include "core/delivery/StemFiles.h"
+#include "core/diagnosis/Diagnosis.h"
 #include "core/jobs/JobQueue.h"
 #include "core/media/MediaInfo.h"
 #include "core/separation/Network.h"
@@ -22,19 +23,22 @@ struct ReelState {
     std::optional<MediaInfo> info;
     std::shared_ptr<LevelTrack> levels;  ///< of the source
     std::optional<Inspection> inspection;
+    std::optional<Diagnosis> diagnosis;
     std::shared_ptr<StemStore> stems;
     bool reading = false, splitting = false, missing = false;
     int splitJob = 0;
     double speed = 0;  ///< of the split done last, as a multiple of real time; 0: not known
     std::map<int, double> loudness;  ///< LUFS by Heard, for level match
-    /// LUFS of Result and Leftovers at the present settings and the candidates', so that switching needs no waiting.
-    using Matched = std::vector<std::pair<IsolationSettings, std::pair<double, double>>>;
+    /// LUFS of Result and Leftovers at the present strength and the candidates', so that switching needs no waiting.
+    using Matched = std::vector<std::pair<StrengthCourse, std::pair<double, double>>>;
     Matched matched;
     std::pair<int64_t, int64_t> matchedSpan{-1, -1};  ///< frames that were measured for it
 };
 
-/// The stems that the window shows, in this order everywhere.
-inline const std::vector<std::string> kStemNames{"dialogue", "music", "ambience"};
+inline std::filesystem::path toPath(const QString& text) { return std::filesystem::path(text.toStdString()); }
+
+/// The reel's strength with other settings where work goes on.
+StrengthCourse courseWith(const Reel& reel, const IsolationSettings& settings);
 
 /// True when all of a network's stems have a place in the window.
 bool fitsTheWindow(const NetworkCard& card);
@@ -54,8 +58,9 @@ public:
     Player& player() { return m_player; }
     JobQueue& jobs() { return m_jobs; }
     JobQueue& reading() { return m_quick; }  ///< opening, reading and measuring
+    JobQueue& diagnosing() { return m_looking; }
     /// True while anything is being read, measured, split or exported.
-    bool busy() const { return !m_jobs.idle() || !m_quick.idle() || m_loudness.isActive(); }
+    bool busy() const { return !m_jobs.idle() || !m_looking.idle() || !m_quick.idle() || m_loudness.isActive(); }
     QString sessionFile() const { return m_file; }
 
     // ---- the document ----
@@ -69,21 +74,28 @@ public:
     void relink(const std::string& id, const QString& file);
     void setStage(const std::string& stage);
     void editReel(const QString& name, const std::function<void(Reel&)>& change, const std::string& gesture = "");
-    /// Gives the current reel's strength to every other reel, in one step.
-    void strengthToAllReels();
+    /// Gives a strength for a stem to the whole of some reels, in one step.
+    void strengthToReels(const std::vector<std::string>& ids, const IsolationSettings& settings);
     void endGesture() { m_history.endGesture(); }
+    /// Changes what is remembered of the current reel but not undone: which region is worked on.
+    void rememberReel(const std::function<void(Reel&)>& change);
     void undo();
     void redo();
 
     // ---- work ----
     void split();        ///< separates the current reel in the background
     void cancelSplit();
+    /// The stems of a reel at its network and quality, when they were made before; null otherwise.
+    std::shared_ptr<StemStore> finishedStems(const Reel& reel);
     /// Checks a network from elsewhere in a process of its own and installs it; says what came of it.
     void installNetwork(const QString& card);
     void removeNetwork(const std::string& id);
     void reopenStems();  ///< after another network or quality was chosen: finds what was split before
     /// Writes the current reel's stems at its settings into a folder.
     void exportStems(const QString& folder, AudioFormat format);
+
+    /// For a desk's own queue: tells of a failure and calls changed on the window's thread, when the job still matters to the desk.
+    JobQueue::Finished ending(QObject* desk, std::function<bool()> matters, std::function<void()> changed);
 
     // ---- hearing ----
     void togglePlay();
@@ -97,6 +109,11 @@ public:
     void removeLoop();
     /// Plays the current reel at settings that do not become part of the document, for as long as nothing is edited.
     void tryIsolation(const IsolationSettings& settings);
+    /// Plays the current reel with other stems at a strength, with a gain for Result, until the reel's own are attached again by
+    /// endTrial() or an edit.
+    void tryStems(std::shared_ptr<StemStore> stems, const StrengthCourse& course, float resultGain);
+    void endTrial();
+    bool trying() const { return m_trying; }
     /// While true the window shows no settings and no measures.
     void setBlind(bool on);
     bool blind() const { return m_blind; }
@@ -121,10 +138,11 @@ private:
     void afterHistory();
     void openCurrent();
     void readReel(const Reel& reel);
+    void diagnoseReel(const Reel& reel);
     void attachStems(const std::string& id);
     void measureLoudness();
     void followLoop();
-    void matchLevels(const IsolationSettings& settings);
+    void matchLevels(const StrengthCourse& course);
     void autosave();
     void remember(const QString& file);
     QString recoveryFile() const;
@@ -137,13 +155,14 @@ private:
     Player m_player;
     QString m_file;
     std::string m_opened;  ///< id of the reel in the player
-    bool m_levelMatch = true, m_blind = false;
+    bool m_levelMatch = true, m_blind = false, m_trying = false;
     std::optional<std::pair<double, double>> m_audition;
     std::atomic<int> m_sessionNumber{0};  ///< work begun for another session is not delivered to this one
     QTimer m_autosave, m_loudness;
     std::shared_ptr<Network> m_network;  ///< kept loaded between splits; touched by the job thread only
     JobQueue m_jobs;   ///< splitting and exporting
     JobQueue m_quick;  ///< reading and measuring, so that they need not wait for a split
+    JobQueue m_looking;  ///< looking for faults, which nothing waits for
 };
 
 }  // namespace rivlen

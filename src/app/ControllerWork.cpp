@@ -32,7 +32,7 @@ void Controller::split() {
         card = forQuality(findNetwork(r->network), r->quality);
         folder = storeFolder(*r);
         m_player.setStems(nullptr);
-        state.stems = StemStore::create(folder, {kStemNames, state.info->sampleRate, state.info->channels, state.info->frames});
+        state.stems = StemStore::create(folder, {kStemNames, state.info->sampleRate, state.info->channels, state.info->frames, separatesRoom(card)});
     } catch (const Error& e) {
         emit notice(QString::fromStdString(e.what()));
         return;
@@ -48,9 +48,10 @@ void Controller::split() {
             MediaReader reader(source);
             EngineOptions options;
             options.quality = fine ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick;
-            options.stems = kStemNames;
+            const bool room = store->shape().room;
+            options.stems = room ? withRoom(card, kStemNames) : kStemNames;
             separate(reader, m_network, options, [&](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
-                store->append(stems, &source);
+                store->append(gathered(source, stems, room));
                 later(number, [this] { emit stemsChanged(); });
             }, progress);
             store->finish();
@@ -73,6 +74,32 @@ void Controller::split() {
         });
     m_player.setStems(state.stems);
     emit stemsChanged();
+}
+
+void Controller::diagnoseReel(const Reel& reel) {
+    const int number = m_sessionNumber;
+    m_looking.submit("Looking for faults in " + reel.name, [this, number, id = reel.id, source = reel.source](Progress& progress) {
+        MediaReader reader(source);
+        const auto diagnosis = diagnose(reader, progress);
+        later(number, [this, id, source, diagnosis] {
+            const Reel* r = session().reel(id);
+            if (!r || r->source != source) return;  // relinked meanwhile
+            m_states[id].diagnosis = diagnosis;
+            emit reelOpened();
+        });
+    }, [this, number](const JobQueue::Outcome& o) {
+        if (!o.done && !o.cancelled) later(number, [this, o] { emit notice(QString::fromStdString(o.error)); });
+    });
+}
+
+JobQueue::Finished Controller::ending(QObject* desk, std::function<bool()> matters, std::function<void()> changed) {
+    return [this, desk, matters = std::move(matters), changed = std::move(changed)](const JobQueue::Outcome& o) {
+        QMetaObject::invokeMethod(desk, [this, matters, changed, o] {
+            if (!matters()) return;
+            if (!o.done && !o.cancelled) emit notice(QString::fromStdString(o.error));
+            changed();
+        }, Qt::QueuedConnection);
+    };
 }
 
 void Controller::cancelSplit() {
@@ -117,17 +144,15 @@ void Controller::exportStems(const QString& folder, AudioFormat format) {
     }
     const int number = m_sessionNumber;
     m_jobs.submit("Exporting " + r->name,
-        [source = r->source, store = state->stems, settings = r->isolation, format, folder, name = r->name](Progress& progress) {
+        [source = r->source, store = state->stems, course = r->course(), format, folder, name = r->name](Progress& progress) {
             MediaReader reader(source);
             auto stems = store->openAll();
-            StemFiles files({folder.toStdString(), name, format, false}, store->shape().stems, reader.sampleRate(), reader.channels(), settings);
+            StemFiles files({folder.toStdString(), name, format, false, course.uses("balance")}, store->shape().stems, reader.sampleRate(), reader.channels(), course);
             const int64_t block = reader.sampleRate() * 2;
             for (int64_t at = 0; at < reader.frames(); at += block) {
                 progress.throwIfCancelled();
                 const int64_t count = std::min(block, reader.frames() - at);
-                std::vector<AudioBuffer> parts;
-                for (auto& stem : stems) parts.push_back(stem->read(at, count));
-                files.add(reader.read(at, count), parts);
+                files.add(stems.read(reader, at, count));
                 progress.report(double(at + count) / double(reader.frames()));
             }
             files.finish();
@@ -156,21 +181,21 @@ void Controller::measureLoudness() {
     to = std::min(to, state->stems->available());
     if (to - from < rate / 2) return;
     const int number = m_sessionNumber;
-    const auto contains = [](const auto& list, const IsolationSettings& settings) {
-        return std::any_of(list.begin(), list.end(), [&](const auto& known) { return known.first == settings; });
+    const auto contains = [](const auto& list, const StrengthCourse& course) {
+        return std::any_of(list.begin(), list.end(), [&](const auto& known) { return known.first == course; });
     };
     if (state->matchedSpan != std::pair(from, to)) state->matched.clear();
     // Candidates that were measured here before need not be again when another setting moves.
     ReelState::Matched known;
-    std::vector<IsolationSettings> all;
-    const auto need = [&](const IsolationSettings& settings) {
-        const auto before = std::find_if(state->matched.begin(), state->matched.end(), [&](const auto& m) { return m.first == settings; });
-        if (before != state->matched.end() && !contains(known, settings)) known.push_back(*before);
-        else if (before == state->matched.end() && std::find(all.begin(), all.end(), settings) == all.end()) all.push_back(settings);
+    std::vector<StrengthCourse> all;
+    const auto need = [&](const StrengthCourse& course) {
+        const auto before = std::find_if(state->matched.begin(), state->matched.end(), [&](const auto& m) { return m.first == course; });
+        if (before != state->matched.end() && !contains(known, course)) known.push_back(*before);
+        else if (before == state->matched.end() && std::find(all.begin(), all.end(), course) == all.end()) all.push_back(course);
     };
-    need(r->isolation);
+    need(r->course());
     for (const auto& c : r->candidates)
-        if (c) need(c->settings);
+        if (c) need(courseWith(*r, c->settings));
     m_quick.submit("Matching levels",
         [this, number, id = r->id, source = r->source, store = state->stems, all, known, from, to](Progress& progress) {
             MediaReader reader(source);
@@ -187,20 +212,18 @@ void Controller::measureLoudness() {
             for (int64_t at = from; at < to; at += reader.sampleRate()) {
                 progress.throwIfCancelled();
                 const int64_t count = std::min<int64_t>(reader.sampleRate(), to - at);
-                const AudioBuffer whole = reader.read(at - margin, count + 2 * margin);
-                std::vector<AudioBuffer> parts;
-                for (auto& stem : stems) parts.push_back(stem->read(at - margin, count + 2 * margin));
-                const AudioBuffer x = whole.slice(margin, count);
+                const StemBlock whole = stems.read(reader, at - margin, count + 2 * margin);
+                const AudioBuffer x = whole.source.slice(margin, count);
                 meters[size_t(Heard::Source)].add(x);
                 for (size_t i = 0; i < all.size(); ++i) {
-                    const int wanted = std::max(0, store->stemIndex(all[i].stem));
-                    const AudioBuffer result = isolator.apply(all[i], wanted, at, count, whole, parts)[size_t(wanted)];
+                    const size_t wanted = stemPlace(all[i].base.stem);
+                    auto out = isolator.apply(all[i], int(wanted), at, whole);
                     AudioBuffer rest = x;
-                    for (size_t n = 0; n < rest.samples().size(); ++n) rest.samples()[n] -= result.samples()[n];
-                    results[i].add(result);
+                    for (size_t n = 0; n < rest.samples().size(); ++n) rest.samples()[n] -= out.stems[wanted].samples()[n];
+                    results[i].add(out.result);
                     leftovers[i].add(rest);
                 }
-                for (size_t s = 0; s < parts.size() && s < 3; ++s) meters[size_t(Heard::Dialogue) + s].add(parts[s].slice(margin, count));
+                for (size_t s = 0; s < kStemCount; ++s) meters[size_t(Heard::Dialogue) + s].add(whole.stems[s].slice(margin, count));
             }
             std::map<int, double> loudness;
             for (int h = 0; h < kHeardCount; ++h) loudness[h] = meters[size_t(h)].integrated();
@@ -211,7 +234,7 @@ void Controller::measureLoudness() {
                 m_states[id].loudness = loudness;
                 m_states[id].matched = matched;
                 m_states[id].matchedSpan = {from, to};
-                if (!m_blind) matchLevels(reel()->isolation);
+                if (!m_blind && !m_trying) matchLevels(reel()->course());
                 emit heardChanged();
             });
         },
@@ -220,10 +243,10 @@ void Controller::measureLoudness() {
         });
 }
 
-void Controller::matchLevels(const IsolationSettings& settings) {
+void Controller::matchLevels(const StrengthCourse& course) {
     ReelState* state = currentState();
-    if (!m_levelMatch || !state || state->loudness.empty()) return;
-    const auto known = std::find_if(state->matched.begin(), state->matched.end(), [&](const auto& m) { return m.first == settings; });
+    if (!m_levelMatch || m_trying || !state || state->loudness.empty()) return;
+    const auto known = std::find_if(state->matched.begin(), state->matched.end(), [&](const auto& m) { return m.first == course; });
     if (known == state->matched.end()) return;  // measured in a moment; the gains before are nearer than none
     std::tie(state->loudness[int(Heard::Result)], state->loudness[int(Heard::Leftovers)]) = known->second;
     const double source = state->loudness.at(int(Heard::Source));

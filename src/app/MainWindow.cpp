@@ -13,13 +13,12 @@
 #include <cmath>
 
 #include "app/Shortcuts.h"
-#include "app/views/BandBiasCurve.h"
 #include "app/Theme.h"
 #include "core/audio/Resources.h"
 
 namespace rivlen {
 
-MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(parent), m_controller(controller) {
+MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(parent), m_controller(controller), m_desks(controller) {
     setAcceptDrops(true);
     resize(1280, 800);
     auto* whole = new QWidget;
@@ -61,9 +60,11 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     m_pictures->addWidget(m_ownership);
     m_confidence = new ConfidenceView(controller, m_axis);
     m_confidence->setObjectName("confidence");
-    m_desk = new WeighDesk(controller, this);
-    m_weighStrip = new WeighStrip(*m_desk, controller);
-    m_ownership->setDesk(m_desk);
+    m_ownership->setDesk(&m_desks.weigh);
+    m_difference = new DifferenceView(controller, m_desks.candidates, m_axis);
+    m_pictures->addWidget(m_difference);
+    m_lane = new StrengthLane(m_desks.strength, controller, m_axis);
+    m_weighStrip = new WeighStrip(m_desks.weigh, controller);
     m_scroll = new QScrollBar(Qt::Horizontal);
     auto* below = new QHBoxLayout;
     below->setContentsMargins(8, 4, 8, 4);
@@ -87,6 +88,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     stack->addWidget(m_ruler);
     stack->addWidget(m_pictures, 1);
     stack->addWidget(m_confidence);
+    stack->addWidget(m_lane);
     stack->addWidget(m_weighStrip);
     stack->addLayout(below);
 
@@ -98,14 +100,15 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     m_centre->addWidget(m_empty);
     m_centre->addWidget(pictures);
 
+    const auto toggleDifference = [this] { showPicture(picture() == Picture::Difference ? Picture::Ownership : Picture::Difference); };
     m_panels = new QStackedWidget;
     m_panels->setFixedWidth(340);
     m_panels->setObjectName("panels");
     m_panels->setStyleSheet("#panels { background: #26231f; border-left: 1px solid #3a352e; }");
     for (const auto& stage : stageTable()) {
-        m_stagePanels.push_back(stage.make(controller));
+        m_stagePanels.push_back(stage.make(controller, m_desks));
         m_panels->addWidget(m_stagePanels.back());
-        if (auto* curve = m_stagePanels.back()->findChild<BandBiasCurve*>()) curve->setDesk(m_desk);
+        connect(m_stagePanels.back(), &StagePanel::differenceWanted, this, toggleDifference);
     }
     auto* centre = new QHBoxLayout;
     centre->setSpacing(0);
@@ -123,7 +126,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
 
     connect(m_undo, &QPushButton::clicked, &controller, &Controller::undo);
     connect(m_redo, &QPushButton::clicked, &controller, &Controller::redo);
-    connect(m_view, &QPushButton::clicked, this, [this] { showOwnership(!ownershipShown()); });
+    connect(m_view, &QPushButton::clicked, this, [this] { showPicture(picture() == Picture::Ownership ? Picture::Current : Picture::Ownership); });
     const auto middle = [this] { return (m_axis.from() + m_axis.to()) / 2; };
     connect(less, &QPushButton::clicked, this, [this, middle] { m_axis.zoom(2, middle()); });
     connect(more, &QPushButton::clicked, this, [this, middle] { m_axis.zoom(0.5, middle()); });
@@ -143,7 +146,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     buildMenus();
     buildShortcuts();
     qApp->installEventFilter(this);
-    showOwnership(false);
+    showPicture(Picture::Current);
     refresh();
 }
 
@@ -188,10 +191,14 @@ void MainWindow::buildShortcuts() {
     for (int s = 0; s < CourseBar::kStations; ++s)
         key(("Alt+" + std::to_string(s + 1)).c_str(), [this, s] { m_controller.setStage(CourseBar::stageId(s)); });
     key("M", [this] { m_controller.setLevelMatch(!m_controller.levelMatch()); });
-    key("K", [this] { if (m_weighStrip->isVisible()) m_desk->useSuggestion(); });
-    key("N", [this] { if (m_weighStrip->isVisible()) m_desk->step(1); });
-    key("Shift+N", [this] { if (m_weighStrip->isVisible()) m_desk->step(-1); });
-    key("V", [this] { showOwnership(!ownershipShown()); });
+    key("K", [this] { if (weighing()) m_desks.weigh.useSuggestion(); });
+    key("N", [this] { if (weighing()) m_desks.weigh.step(1); });
+    key("Shift+N", [this] { if (weighing()) m_desks.weigh.step(-1); });
+    key("V", [this] { showPicture(picture() == Picture::Ownership ? Picture::Current : Picture::Ownership); });
+    key("X", [this] { if (weighing()) showPicture(picture() == Picture::Difference ? Picture::Ownership : Picture::Difference); });
+    key("R", [this] { if (weighing()) m_desks.strength.regionFromLoop(); });
+    key("T", [this] { if (weighing()) m_desks.trials.start(); });
+    for (size_t s = 0; s < kStemCount; ++s) key(("Ctrl+" + std::to_string(s + 1)).c_str(), [this, s] { if (weighing()) m_desks.strength.chooseStem(kStemNames[s]); });
     key("[", [this] { setLoopEdge(true); });
     key("]", [this] { setLoopEdge(false); });
     key("L", [this] { m_controller.removeLoop(); });
@@ -231,10 +238,12 @@ void MainWindow::setLoopEdge(bool start) {
     });
 }
 
-void MainWindow::showOwnership(bool on) {
-    m_pictures->setCurrentIndex(on ? 1 : 0);
-    m_view->setText(on ? "Show the Current" : "Show the Ownership picture");
+void MainWindow::showPicture(Picture picture) {
+    m_pictures->setCurrentIndex(int(picture));
+    m_view->setText(picture == Picture::Ownership ? "Show the Current" : "Show the Ownership picture");
 }
+
+bool MainWindow::weighing() const { return m_controller.session().stage == "weigh" && !m_controller.blind(); }
 
 void MainWindow::refresh() {
     const Session& session = m_controller.session();
@@ -249,6 +258,8 @@ void MainWindow::refresh() {
         if (session.stage == stageTable()[i].id) m_panels->setCurrentIndex(int(i));
     m_confidence->setVisible(session.stage == "split");
     m_weighStrip->setVisible(session.stage == "weigh");
+    m_lane->setVisible(session.stage == "weigh");
+    if (session.stage != "weigh" && picture() == Picture::Difference) showPicture(Picture::Ownership);
     for (StagePanel* panel : m_stagePanels) panel->refresh();
     m_centre->setCurrentIndex(m_controller.reel() ? 1 : 0);
 }
@@ -266,7 +277,7 @@ void MainWindow::reelOpened() {
 void MainWindow::tick() {
     m_transport->tick();
     m_workLine->tick();
-    m_desk->tick();
+    m_desks.weigh.tick();
     const Player& player = m_controller.player();
     if (player.isOpen()) {
         // The view turns the page when the playhead leaves it.
@@ -275,6 +286,7 @@ void MainWindow::tick() {
         m_ruler->update();
         m_pictures->currentWidget()->update();
         m_confidence->update();
+        m_lane->update();
     }
 }
 

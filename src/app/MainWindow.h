@@ -11,7 +11,9 @@
 #include "app/views/CourseBar.h"
 #include "app/views/ConfidenceView.h"
 #include "app/views/CurrentView.h"
+#include "app/views/DifferenceView.h"
 #include "app/views/OwnershipView.h"
+#include "app/views/StrengthLane.h"
 #include "app/views/TransportBar.h"
 #include "app/views/WeighStrip.h"
 #include "app/views/WorkLine.h"
@@ -28,9 +30,13 @@ public:
     TimeAxis& axis() { return m_axis; }
     WorkLine& workLine() { return *m_workLine; }
     OwnershipView& ownership() { return *m_ownership; }
-    WeighDesk& desk() { return *m_desk; }
-    void showOwnership(bool on);
-    bool ownershipShown() const { return m_pictures->currentIndex() == 1; }
+    WeighDesk& desk() { return m_desks.weigh; }
+    Desks& desks() { return m_desks; }
+    /// Which picture is shown.
+    enum class Picture { Current, Ownership, Difference };
+    void showPicture(Picture picture);
+    Picture picture() const { return Picture(m_pictures->currentIndex()); }
+    ComputedPicture& difference() { return *m_difference; }
 
 protected:
     void dragEnterEvent(QDragEnterEvent*) override;
@@ -47,10 +53,12 @@ private:
     void openFileDialog();
     void save(bool as);
     bool mayDiscard();
+    bool weighing() const;  ///< the Weigh stage is shown and nothing is hidden
     void setLoopEdge(bool start);
     void showShortcuts();
 
     Controller& m_controller;
+    Desks m_desks;
     TimeAxis m_axis;
     CourseBar* m_course;
     QLabel *m_name, *m_empty;
@@ -59,7 +67,8 @@ private:
     OwnershipView* m_ownership;
     CurrentView* m_current;
     ConfidenceView* m_confidence;
-    WeighDesk* m_desk;
+    DifferenceView* m_difference;
+    StrengthLane* m_lane;
     WeighStrip* m_weighStrip;
     TimeRuler* m_ruler;
     QScrollBar* m_scroll;

@@ -12,10 +12,27 @@ namespace {
 constexpr double kWhole = 60, kPage = 30, kMostLoop = 120;  // seconds
 constexpr double kBefore = 0.6, kAfter = 0.9;               // of context around a place
 
+// What of a strength the cells depend on, as text.
+std::string roomOf(const StrengthCourse& course) {
+    const auto only = [](const IsolationSettings& settings) {
+        IsolationSettings s;
+        s.roomKeep = settings.roomKeep;
+        return s;
+    };
+    StrengthCourse room = only(course.base);
+    if (const auto drawn = course.drawn.find("room_keep"); drawn != course.drawn.end()) room.drawn.insert(*drawn);
+    for (StrengthRegion region : course.regions) {
+        region.name.clear();
+        region.settings = only(region.settings);
+        room.regions.push_back(region);
+    }
+    return toJson(room).dump();
+}
+
 }  // namespace
 
 struct WeighDesk::Bench {
-    std::string key;  ///< stems and span
+    std::string key;  ///< stems, span and what of the strength the cells depend on
     SpanCells cells;
     std::unique_ptr<Weigher> weigher;
     std::shared_ptr<const SpanSpectrum> spectrum;
@@ -47,6 +64,7 @@ std::pair<double, double> WeighDesk::span() const {
     if (!reel || !state->info || !state->stems || !state->stems->finished()) return {-1, -1};
     const double duration = state->info->duration();
     if (reel->loop) return {reel->loop->first, std::min({reel->loop->second, duration, reel->loop->first + kMostLoop})};
+    if (const StrengthRegion* region = reel->workedRegion()) return {region->from, std::min({region->to, duration, region->from + kMostLoop})};
     if (duration <= kWhole) return {0, duration};
     const double at = std::floor(double(m_controller.player().position()) / state->info->sampleRate / kPage) * kPage;
     return {at, std::min(duration, at + kPage)};
@@ -62,7 +80,8 @@ void WeighDesk::start() {
     m_queue.cancelAll();
     ++m_number;
     if (to - from < 0.1) return emit changed();
-    const IsolationSettings settings = reel->isolation;
+    const IsolationSettings settings = reel->isolation();
+    const StrengthCourse course = reel->course();
     if (settings.firmness != m_chartFirmness) {
         m_baseFirmness = settings.firmness;
         m_chartFirmness.reset();
@@ -71,17 +90,17 @@ void WeighDesk::start() {
     base.firmness = m_baseFirmness;
     base.depth = kFullDepth;
     const auto store = m_controller.currentState()->stems;
-    const std::string key = store->folder().string() + "/" + std::to_string(from) + "/" + std::to_string(to) + "/" + settings.stem;
+    const std::string key = store->folder().string() + "/" + std::to_string(from) + "/" + std::to_string(to) + "/" + reel->stem + "/" + roomOf(course);
     const int number = m_number;
-    m_queue.submit("Weighing", [this, number, bench = m_bench, key, store, source = reel->source, id = reel->id, settings, base, from, to](Progress& progress) {
+    m_queue.submit("Weighing", [this, number, bench = m_bench, key, store, source = reel->source, id = reel->id, settings, course, base, from, to](Progress& progress) {
         if (bench->key != key) {
             MediaReader reader(source);
-            const auto stems = store->openAll();
+            StemReaders stems = store->openAll();
             const int64_t first = std::llround(from * reader.sampleRate());
             bench->key.clear();
             bench->weigher.reset();
             bench->curve.reset();
-            bench->cells = readSpanCells(reader, stems, std::max(0, store->stemIndex(settings.stem)), first, std::llround(to * reader.sampleRate()) - first);
+            bench->cells = readSpanCells(reader, stems, course, std::max(0, store->stemIndex(settings.stem)), first, std::llround(to * reader.sampleRate()) - first);
             bench->weigher = std::make_unique<Weigher>(bench->cells);
             bench->spectrum = std::make_shared<SpanSpectrum>(spanSpectrum(bench->cells));
             bench->key = key;
@@ -90,7 +109,7 @@ void WeighDesk::start() {
             QMetaObject::invokeMethod(this, [this, number, result = std::move(result)] { if (number == m_number) take(result); }, Qt::QueuedConnection);
         };
         progress.throwIfCancelled();
-        Result result{id, from, to, settings, bench->weigher->weigh(settings), {}, {}, bench->spectrum};
+        Result result{id, from, to, settings, bench->weigher->weigh(course), {}, {}, bench->spectrum};
         result.places = worstPlaces(result.now);
         if (bench->curve && bench->curveOf == base) {
             result.curve = bench->curve;
@@ -102,13 +121,7 @@ void WeighDesk::start() {
         bench->curveOf = base;
         result.curve = bench->curve;
         give(result);
-    }, [this, number](const JobQueue::Outcome& o) {
-        QMetaObject::invokeMethod(this, [this, number, o] {
-            if (number != m_number) return;
-            if (!o.done && !o.cancelled) emit m_controller.notice(QString::fromStdString(o.error));
-            emit changed();
-        }, Qt::QueuedConnection);
-    });
+    }, m_controller.ending(this, [this, number] { return number == m_number; }, [this] { emit changed(); }));
     emit changed();
 }
 
@@ -121,7 +134,7 @@ void WeighDesk::take(Result result) {
 double WeighDesk::position() const {
     const Result* r = result();
     if (!r || !r->curve) return 0;
-    const auto& s = m_controller.reel()->isolation;
+    const auto& s = m_controller.reel()->isolation();
     const auto& curve = r->curve->curve;
     // Depth first, then firmness: the path's order.
     for (size_t i = 0; i + 1 < curve.size(); ++i) {
@@ -143,7 +156,7 @@ void WeighDesk::moveTo(double position, bool dragging) {
     depth = depth > 60 ? kFullDepth : std::round(depth * 2) / 2;
     const double firmness = std::round(curve[i].firmness + f * (curve[i + 1].firmness - curve[i].firmness));
     m_chartFirmness = firmness;
-    m_controller.editReel("Set strength", [&](Reel& reel) { reel.isolation.depth = depth, reel.isolation.firmness = firmness; }, dragging ? "trade-off" : "");
+    m_controller.editReel("Set strength", [&](Reel& reel) { reel.isolation().depth = depth, reel.isolation().firmness = firmness; }, dragging ? "trade-off" : "");
 }
 
 void WeighDesk::useSuggestion() {

@@ -8,7 +8,7 @@ namespace rivlen {
 
 /// Keeps the measures of the present span and settings up to date, in the background, while the Weigh stage is shown.
 ///
-/// The span is the loop; without one, the whole of a short reel or half a minute around the playhead.
+/// The span is the loop; without one, the region that is worked on; else the whole of a short reel or half a minute around the playhead.
 class WeighDesk : public QObject {
     Q_OBJECT
 public:
@@ -16,8 +16,8 @@ public:
     struct Result {
         std::string reel;
         double from = 0, to = 0;
-        IsolationSettings settings;
-        Weighing now;
+        IsolationSettings settings;  ///< that are worked on
+        Weighing now;                ///< of the strength in force
         std::optional<TradeOff> curve;   ///< follows a moment later
         std::vector<WorstPlace> places;  ///< seconds from `from`
         std::shared_ptr<const SpanSpectrum> spectrum;

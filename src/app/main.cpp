@@ -44,11 +44,12 @@ int run(int argc, char** argv) {
     parser.addPositionalArgument("files", "A session (.rivlen), or recordings to add.", "[files...]");
     const QCommandLineOption picture("picture", "Writes a PNG of the window and ends.", "FILE");
     const QCommandLineOption stage("stage", "Stage to show: intake, split, weigh, rebuild or dispatch.", "STAGE");
+    const QCommandLineOption reelName("reel", "The reel to show, by its number from 1.", "NUMBER");
     const QCommandLineOption split("split", "Splits the current reel first.");
     const QCommandLineOption ownership("ownership", "Shows the Ownership picture.");
     const QCommandLineOption first("first-paint", "Prints the seconds to the first paint and ends.");
     const QCommandLineOption networks("networks", "Opens the list of networks; with --picture it is what the picture shows.");
-    parser.addOptions({picture, stage, split, ownership, networks, first});
+    parser.addOptions({picture, stage, reelName, split, ownership, networks, first});
     parser.process(app);
     theme::apply();
 
@@ -75,12 +76,16 @@ int run(int argc, char** argv) {
     if (!parser.isSet(picture)) return QApplication::exec();
 
     settle(controller, window);
+    if (const size_t number = parser.value(reelName).toUInt(); number > 0 && number <= controller.session().reels.size()) {
+        controller.selectReel(controller.session().reels[number - 1].id);
+        settle(controller, window);
+    }
     if (parser.isSet(split)) {
         controller.split();
         settle(controller, window);
     }
     if (parser.isSet(stage)) controller.setStage(parser.value(stage).toStdString());
-    window.showOwnership(parser.isSet(ownership));
+    if (parser.isSet(ownership)) window.showPicture(MainWindow::Picture::Ownership);
     settle(controller, window);
     QWidget& shown = parser.isSet(networks) ? static_cast<QWidget&>(list) : window;
     if (!shown.grab().save(parser.value(picture))) {

@@ -8,6 +8,7 @@
 #include "cli/ProgressLine.h"
 #include "cli/StrengthOptions.h"
 #include "core/audio/Decibel.h"
+#include "core/audio/Error.h"
 #include "core/delivery/StemFiles.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
@@ -22,7 +23,7 @@ struct Options {
     std::string out, network, quality = "fine", format = "wav", bits = "32f";
     SpanOptions span;
     StrengthOptions strength;
-    bool force = false, json = false, apart = false;
+    bool force = false, json = false, apart = false, result = false;
 };
 
 nlohmann::json number(double value) {
@@ -38,13 +39,16 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
     options.quality = o.quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine;
     options.apart = o.apart;
     std::tie(options.from, options.to) = o.span.frames(reader, file);
-    const StemFiles::Target target{o.out, std::filesystem::path(file).stem().string(), AudioFormat::parse(o.format, o.bits), o.force};
-    StemFiles files(target, stemsGiven(card, options), reader.sampleRate(), reader.channels(), settings, o.json);
+    const std::vector<std::string> names = stemsGiven(card, options);
+    const bool room = settings.roomKeep != 100;
+    if (room) options.stems = withRoom(card, names);
+    const StemFiles::Target target{o.out, std::filesystem::path(file).stem().string(), AudioFormat::parse(o.format, o.bits), o.force, o.result || settings.balance != 0};
+    StemFiles files(target, names, reader.sampleRate(), reader.channels(), settings, o.json);
     if (!network) network = loadNetwork(card);
     {
         ProgressLine line("splitting " + std::filesystem::path(file).filename().string());
         progress.onProgress = [&line](double f) { line.show(f); };
-        separate(reader, network, options, [&files](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) { files.add(source, stems); }, progress);
+        separate(reader, network, options, [&](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) { files.add(gathered(source, stems, room)); }, progress);
     }
     progress.throwIfCancelled();
     const StemReport report = files.finish();
@@ -61,6 +65,7 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
 void run(const Options& o, Progress& progress) {
     const IsolationSettings settings = o.strength.settings();
     o.span.check();
+    if (o.apart && settings.roomKeep != 100) throw Error(Error::Kind::Usage, "--room-keep says how much of the room the dialogue keeps, and --apart writes the room by itself: choose one of them.");
     AudioFormat::parse(o.format, o.bits);
     const NetworkCard card = forQuality(findNetwork(o.network), o.quality);
     std::set<std::string> names;
@@ -92,6 +97,7 @@ void addSplit(CLI::App& program, Progress& progress) {
     command->add_option("--format", o->format, "wav (default) or flac.");
     command->add_option("--bits", o->bits, "16, 24 or 32f (default).");
     command->add_flag("--apart", o->apart, "Write every stem of the network by itself: the dialogue's room too.");
+    command->add_flag("--result", o->result, "Write the wanted stem with its Balance as well, as BASENAME.result; --balance implies it.");
     command->add_flag("--force", o->force, "Overwrite files that are there.");
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->callback([o, &progress] { run(*o, progress); });

@@ -8,6 +8,7 @@
 #include "core/audio/Error.h"
 #include "core/audio/Timecode.h"
 #include "core/isolation/Isolator.h"
+#include "core/isolation/StemNames.h"
 #include "core/isolation/TradeOff.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
@@ -17,7 +18,6 @@ namespace rivlen {
 namespace {
 
 constexpr double kMostSeconds = 300;  // what is weighed at once is held in memory
-const std::vector<std::string> kStems{"dialogue", "music", "ambience"};
 
 struct Options {
     std::string file, network, quality = "fine", stem = "dialogue";
@@ -34,27 +34,21 @@ nlohmann::json pointJson(const TradePoint& p) {
     return {{"depth_db", depthJson(p.depth)}, {"firmness", p.firmness}, {"spill_db", rounded(p.spillDb, 100)}, {"damage", rounded(p.damage.total, 10)}};
 }
 
-SpanCells separatedCells(MediaReader& reader, const Options& o, std::pair<int64_t, int64_t> span, const Progress& progress) {
+SpanCells separatedCells(MediaReader& reader, const Options& o, const IsolationSettings& settings, std::pair<int64_t, int64_t> span, const Progress& progress) {
     const NetworkCard card = forQuality(findNetwork(o.network), o.quality);
     // Some seconds around, so that the edges of the span are judged by what surrounds them.
     const int64_t around = 4 * int64_t(reader.sampleRate());
     EngineOptions options;
     options.quality = o.quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine;
-    options.stems = kStems;
+    const bool room = o.stem == "dialogue" && settings.roomKeep != 100;
+    options.stems = room ? withRoom(card, kStemNames) : kStemNames;
     options.from = std::max<int64_t>(0, span.first - around);
     options.to = std::min(reader.frames(), span.second + around);
-    AudioBuffer source(reader.channels(), 0);
-    std::vector<AudioBuffer> stems(kStems.size(), source);
-    separate(reader, loadNetwork(card), options, [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& parts) {
-        source.append(x);
-        for (size_t s = 0; s < parts.size(); ++s) stems[s].append(parts[s]);
-    }, progress);
+    StemBlock all;
+    separate(reader, loadNetwork(card), options, [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& parts) { all.append(gathered(x, parts, room)); }, progress);
     progress.throwIfCancelled();
     Isolator isolator(reader.channels(), reader.sampleRate());
-    const auto part = [&](const AudioBuffer& x) { return x.slice(span.first - options.from - isolator.margin(), span.second - span.first + 2 * isolator.margin()); };
-    for (auto& stem : stems) stem = part(stem);
-    const auto wanted = std::find(kStems.begin(), kStems.end(), o.stem) - kStems.begin();
-    return isolator.cells(int(wanted), span.first, span.second - span.first, part(source), stems);
+    return isolator.cells(settings, int(stemPlace(o.stem)), span.first, all.slice(span.first - options.from - isolator.margin(), span.second - span.first + 2 * isolator.margin()));
 }
 
 void run(const Options& o, Progress& progress) {
@@ -67,7 +61,7 @@ void run(const Options& o, Progress& progress) {
         throw Error(Error::Kind::Usage, "\"" + o.file + "\" is " + formatTime(reader.info().duration()) + " long and at most five minutes are weighed at once: give --from and --to.");
     ProgressLine line("weighing " + std::filesystem::path(o.file).filename().string());
     progress.onProgress = [&line](double f) { line.show(f * 0.8); };
-    const SpanCells cells = separatedCells(reader, o, span, progress);
+    const SpanCells cells = separatedCells(reader, o, settings, span, progress);
     progress.onProgress = [&line](double f) { line.show(0.8 + f * 0.2); };
     Weigher weigher(cells);
     const Weighing now = weigher.weigh(settings);
@@ -97,7 +91,7 @@ void addWeigh(CLI::App& program, Progress& progress) {
     command->add_option("FILE", o->file, "An audio or video file.")->required();
     command->add_option("--network", o->network, "Network id, see `rivlen-cli networks`.");
     command->add_option("--quality", o->quality, "quick or fine (default).")->check(CLI::IsMember({"quick", "fine"}));
-    command->add_option("--stem", o->stem, "The wanted stem: dialogue (default), music or ambience.")->check(CLI::IsMember(kStems));
+    command->add_option("--stem", o->stem, "The wanted stem: dialogue (default), music or ambience.")->check(CLI::IsMember(kStemNames));
     o->span.addTo(*command);
     o->strength.addTo(*command);
     command->add_flag("--json", o->json, "Print one JSON document.");

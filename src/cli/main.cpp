@@ -41,6 +41,7 @@ int main(int argc, char** argv) {
     program.require_subcommand(1);
     rivlen::addInspect(program, progress);
     rivlen::addSplit(program, progress);
+    rivlen::addTreat(program, progress);
     rivlen::addWeigh(program, progress);
     rivlen::addNetworks(program);
     rivlen::addScore(program);

@@ -6,7 +6,7 @@
 
 namespace rivlen {
 
-/// Frames on their way from the feeder to the audio callback: planar rows (source, wanted, stems), each
+/// Frames on their way from the feeder to the audio callback: planar rows (what can be heard), each
 /// with all channels, plus where they come from.
 struct PlayBlock {
     static constexpr int kFrames = 512;
@@ -27,7 +27,7 @@ struct PlayBlock {
 /// Single producer, single consumer, no lock, no allocation after construction.
 class BlockQueue {
 public:
-    static constexpr size_t kBlocks = 8;  ///< 85 ms at 48 kHz: bridges a busy machine, still follows the hand
+    static constexpr size_t kBlocks = 4;  ///< 43 ms at 48 kHz: a changed strength is heard within 50 ms; background work runs at lower priority so that it is enough
 
     explicit BlockQueue(int channels, int rows) {
         for (auto& b : m_blocks) b = PlayBlock(channels, rows);
@@ -38,6 +38,8 @@ public:
     /// The oldest block, or null when the queue is empty.
     const PlayBlock* toPlay() const { return m_read.load() < m_written.load() ? &m_blocks[m_read.load() % kBlocks] : nullptr; }
     void played() { m_read.fetch_add(1); }
+    /// How many blocks wait to be played.
+    size_t waiting() const { return m_written.load() - m_read.load(); }
 
 private:
     std::array<PlayBlock, kBlocks> m_blocks;

@@ -12,24 +12,22 @@ namespace rivlen {
 
 namespace {
 constexpr int kFrames = PlayBlock::kFrames;
-constexpr int kSourceRow = 0, kWantedRow = 1, kStemRow = 2;
-const std::array<const char*, 3> kStemNames = {"dialogue", "music", "ambience"};
+constexpr int kSourceRow = int(Heard::Source), kResultRow = int(Heard::Result), kStemRow = int(Heard::Dialogue), kLeftoversRow = int(Heard::Leftovers);
 }  // namespace
 
 struct Player::Feeding {
     std::unique_ptr<SampleSource> source;
-    std::vector<std::unique_ptr<SampleSource>> stems;
-    std::vector<std::string> names;
+    StemReaders stems;
     uint64_t stemsVersion = ~uint64_t(0);
     int64_t grown = 0;  ///< frames of the stems that there were
     std::unique_ptr<Isolator> isolator;
-    IsolationSettings before;  ///< of the block before, without Depth: a change is faded over one block
+    std::shared_ptr<const StrengthCourse> course, before;  ///< before: of the block before; a change is faded over one block
     PlayBlock seam;            ///< what comes just before the loop's start
     int64_t next = 0;
     uint64_t generation = 0;
 };
 
-Player::Player(std::unique_ptr<Device> device) : m_device(std::move(device)) {
+Player::Player(std::unique_ptr<Device> device) : m_device(std::move(device)), m_course(std::make_shared<const StrengthCourse>()) {
     for (auto& gain : m_matchGain) gain = 1.0f;
 }
 
@@ -39,6 +37,7 @@ void Player::open(std::function<std::unique_ptr<SampleSource>()> openSource) {
     close();
     m_feeding = std::make_unique<Feeding>();
     m_feeding->source = openSource();
+    m_feeding->course = m_feeding->before = m_course;
     m_frames = m_feeding->source->frames();
     m_rate = m_feeding->source->sampleRate();
     m_channels = m_feeding->source->channels();
@@ -52,7 +51,7 @@ void Player::open(std::function<std::unique_ptr<SampleSource>()> openSource) {
     m_locateTo = 0;
     m_loop.reset();
     m_heard = int(Heard::Source);
-    m_gain = {1, 0, 0, 0, 0};
+    m_gain = {1, 0, 0, 0, 0, 0};
     m_offset = 0;
     m_open = 0;
     m_heardGeneration = m_generation;
@@ -70,7 +69,6 @@ void Player::close() {
     m_feeding.reset();
     m_queue.reset();
     m_stems.reset();
-    m_haveStems = false;
     m_frames = 0;
 }
 
@@ -78,8 +76,6 @@ void Player::setStems(std::shared_ptr<StemStore> stems) {
     const std::lock_guard lock(m_guard);
     m_stems = std::move(stems);
     ++m_stemsVersion;
-    m_haveStems = m_stems != nullptr;
-    applyIsolation();
     if (!m_playing) {  // what is waiting was prepared without these stems
         m_locateTo = m_position;
         ++m_generation;
@@ -109,16 +105,10 @@ void Player::setHeard(Heard heard) { m_heard = int(heard); }
 
 int64_t Player::position() const { return m_position; }
 
-void Player::setIsolation(const IsolationSettings& settings) {
+void Player::setStrength(const StrengthCourse& course) {
+    auto shared = std::make_shared<const StrengthCourse>(course);
     const std::lock_guard lock(m_guard);
-    m_settings = settings;
-    applyIsolation();
-}
-
-void Player::applyIsolation() {
-    m_back = m_settings.depth >= kFullDepth ? 0.0f : float(fromDb(-m_settings.depth));
-    const auto found = std::find(kStemNames.begin(), kStemNames.end(), m_settings.stem);
-    m_wantedStem = found == kStemNames.end() ? 0 : int(found - kStemNames.begin());
+    if (*shared != *m_course) m_course = std::move(shared);
 }
 
 void Player::feed() {
@@ -156,25 +146,20 @@ void Player::feed() {
 
 void Player::fillBlock(PlayBlock& block, int64_t first) {
     Feeding& f = *m_feeding;
-    IsolationSettings settings;
     std::optional<std::pair<int64_t, int64_t>> loop;
     {
         const std::lock_guard lock(m_guard);
         if (f.stemsVersion != m_stemsVersion) {
             f.stemsVersion = m_stemsVersion;
-            f.stems.clear();
+            f.stems = m_stems ? m_stems->openAll() : StemReaders{};
             f.isolator->forget();
             f.grown = 0;
-            if (m_stems)
-                for (const char* name : kStemNames)
-                    if (const int s = m_stems->stemIndex(name); s >= 0) f.stems.push_back(m_stems->open(s));
         }
         if (m_stems && f.grown < m_stems->available()) {  // a split in progress: what was silence may be sound by now
             f.grown = m_stems->available();
             f.isolator->forget();
         }
-        settings = m_settings;
-        settings.depth = kFullDepth;  // Depth is applied in the callback, where it follows at once
+        f.course = m_course;
         loop = m_loop;
     }
     // A loop's last block ends with the loop, and its last 5 ms fade into what leads up to the loop's start.
@@ -182,10 +167,10 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
     const int fade = int(std::min<int64_t>(int64_t(0.005 * m_rate), kFrames / 2));
     const bool seam = left <= kFrames;
     block.frames = seam ? int(left) : left < kFrames + fade ? int(left) - fade : kFrames;  // leaves room for the fade
-    fillRows(block, first, settings);
+    fillRows(block, first);
     if (seam) {
         const int length = std::min(block.frames, fade);
-        fillRows(f.seam, loop->first - length, settings);
+        fillRows(f.seam, loop->first - length);
         for (int r = 0; r < kRows; ++r)
             for (int c = 0; c < m_channels; ++c) {
                 float* row = block.row(r, c) + block.frames - length;
@@ -195,59 +180,55 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
                 }
             }
     }
-    f.before = settings;
+    f.before = f.course;
 }
 
-void Player::fillRows(PlayBlock& block, int64_t first, const IsolationSettings& settings) {
+void Player::fillRows(PlayBlock& block, int64_t first) {
     Feeding& f = *m_feeding;
-    const bool separated = f.stems.size() == kStemNames.size();
-    const bool changing = settings != f.before;
-    const int64_t margin = separated && (changing || movesCells(settings)) ? f.isolator->margin() : 0;
+    const int64_t margin = std::max(f.isolator->margin(*f.course), f.isolator->margin(*f.before));
     const auto store = [&block, this](int row, const AudioBuffer& from, int64_t skip) {
         for (int c = 0; c < m_channels; ++c) std::copy_n(from.channel(c).begin() + skip, kFrames, block.row(row, c));
     };
     std::fill(block.data.begin(), block.data.end(), 0.0f);
-    const AudioBuffer source = f.source->read(first - margin, kFrames + 2 * margin);
-    store(kSourceRow, source, margin);
-    if (!separated) return;
-    std::vector<AudioBuffer> stems;
-    for (auto& stem : f.stems) stems.push_back(stem->read(first - margin, kFrames + 2 * margin));
-    for (size_t s = 0; s < stems.size(); ++s) store(kStemRow + int(s), stems[s], margin);
-    const size_t wanted = size_t(m_wantedStem.load());
-    const auto isolated = [&](const IsolationSettings& s) {
-        if (!movesCells(s)) return stems[wanted].slice(margin, kFrames);
-        return f.isolator->apply(s, int(wanted), first, kFrames, source, stems)[wanted];
-    };
-    AudioBuffer now = isolated(settings);
-    if (changing) {
-        const AudioBuffer before = isolated(f.before);
-        for (int c = 0; c < m_channels; ++c)
-            for (int i = 0; i < kFrames; ++i) {
-                const float w = float(i + 1) / kFrames;
-                float& v = now.channel(c)[size_t(i)];
-                v = (1 - w) * before.channel(c)[size_t(i)] + w * v;
-            }
+    if (f.stems.stems.size() != kStemCount) {  // without a separation the result is the source, and nothing is left over
+        const AudioBuffer source = f.source->read(first, kFrames);
+        store(kSourceRow, source, 0);
+        return store(kResultRow, source, 0);
     }
-    store(kWantedRow, now, 0);
+    const StemBlock all = f.stems.read(*f.source, first - margin, kFrames + 2 * margin);
+    store(kSourceRow, all.source, margin);
+    for (size_t s = 0; s < kStemCount; ++s) store(kStemRow + int(s), all.stems[s], margin);
+    struct Isolated {
+        AudioBuffer result, wanted;
+    };
+    const auto isolated = [&](const StrengthCourse& course) {
+        const size_t wanted = stemPlace(course.base.stem);
+        auto out = f.isolator->apply(course, int(wanted), first, all, margin);
+        return Isolated{std::move(out.result), std::move(out.stems[wanted])};
+    };
+    Isolated now = isolated(*f.course);
+    if (f.course != f.before) {
+        const Isolated before = isolated(*f.before);
+        const auto fade = [this](AudioBuffer& to, const AudioBuffer& from) {
+            for (int c = 0; c < m_channels; ++c)
+                for (int i = 0; i < kFrames; ++i) {
+                    const float w = float(i + 1) / kFrames;
+                    float& v = to.channel(c)[size_t(i)];
+                    v = (1 - w) * from.channel(c)[size_t(i)] + w * v;
+                }
+        };
+        fade(now.result, before.result);
+        fade(now.wanted, before.wanted);
+    }
+    store(kResultRow, now.result, 0);
+    for (size_t i = 0; i < now.wanted.samples().size(); ++i) now.wanted.samples()[i] = all.source.channel(int(i) / kFrames)[size_t(margin) + i % kFrames] - now.wanted.samples()[i];
+    store(kLeftoversRow, now.wanted, 0);
 }
 
 void Player::updateTargets() {
-    const float back = m_back;
-    const Heard heard = Heard(m_heard.load());
-    m_target = {0, 0, 0, 0, 0};
-    if (!m_haveStems || heard == Heard::Source) {
-        // Without a separation everything but the source is silent: Leftovers of nothing is nothing.
-        m_target[kSourceRow] = heard == Heard::Source || heard == Heard::Result ? 1.0f : 0.0f;
-    } else if (heard == Heard::Result) {
-        m_target[kSourceRow] = back;
-        m_target[kWantedRow] = 1 - back;
-    } else if (heard == Heard::Leftovers) {
-        m_target[kSourceRow] = 1 - back;
-        m_target[kWantedRow] = back - 1;
-    } else {
-        m_target[size_t(kStemRow + int(heard) - int(Heard::Dialogue))] = 1.0f;
-    }
-    for (float& t : m_target) t *= m_matchGain[size_t(heard)];
+    m_target = {0, 0, 0, 0, 0, 0};
+    const int heard = m_heard;
+    m_target[size_t(heard)] = m_matchGain[size_t(heard)];
 }
 
 void Player::mixFrame(const PlayBlock& block, int i, float* out) {

@@ -7,7 +7,8 @@
 #include <thread>
 #include <utility>
 
-#include "core/isolation/IsolationSettings.h"
+#include "core/isolation/StemNames.h"
+#include "core/isolation/StrengthCourse.h"
 #include "core/separation/StemStore.h"
 #include "playback/BlockQueue.h"
 #include "playback/Device.h"
@@ -15,12 +16,13 @@
 namespace rivlen {
 
 /// What is heard. Stems are as the network gave them; Result is the wanted stem at the present strength,
-/// Leftovers all that the strength takes away: Result + Leftovers = Source.
+/// with its Balance, Leftovers all that the strength takes away: Result without Balance + Leftovers = Source.
 enum class Heard { Source, Result, Dialogue, Music, Ambience, Leftovers };
 inline constexpr int kHeardCount = 6;
 
 /// Plays one recording and its separation. Switching what is heard, the strength, the place and the loop
-/// are all live and free of clicks: gains move along 10 ms ramps, places change behind 5 ms fades.
+/// are all live and free of clicks: gains move along 10 ms ramps, a changed strength fades in over a block, places change behind 5 ms
+/// fades. A change of strength is heard after at most BlockQueue::kBlocks blocks, 43 ms at 48 kHz, and the device's own delay.
 /// All functions are for one controlling thread (the window's).
 class Player {
 public:
@@ -42,7 +44,8 @@ public:
     void setLoop(std::optional<std::pair<int64_t, int64_t>> loop);
     void setHeard(Heard heard);
     Heard heard() const { return Heard(m_heard.load()); }
-    void setIsolation(const IsolationSettings& settings);
+    /// The strength of the wanted stem, course.base.stem.
+    void setStrength(const StrengthCourse& course);
     /// Gain (linear) for each heard thing, so that comparisons are at equal loudness.
     void setMatchGain(Heard heard, float gain) { m_matchGain[size_t(heard)] = gain; }
     float matchGain(Heard heard) const { return m_matchGain[size_t(heard)]; }
@@ -53,13 +56,14 @@ public:
     /// Largest magnitude since the last call, left and right.
     std::pair<float, float> takePeaks() { return {m_peakLeft.exchange(0), m_peakRight.exchange(0)}; }
     int underruns() const { return m_underruns; }
+    /// Blocks that are ready for the device, of BlockQueue::kBlocks; 0 without a recording.
+    size_t waiting() const { return m_queue ? m_queue->waiting() : 0; }
     std::string deviceName() const { return m_device->name(); }
 
 private:
     void feed();
     void fillBlock(PlayBlock& block, int64_t first);
-    void fillRows(PlayBlock& block, int64_t first, const IsolationSettings& settings);
-    void applyIsolation();
+    void fillRows(PlayBlock& block, int64_t first);
     void render(float* out, int frames);
     void mixFrame(const PlayBlock& block, int i, float* out);
     void updateTargets();
@@ -74,16 +78,13 @@ private:
     std::function<std::unique_ptr<SampleSource>()> m_openSource;
     std::shared_ptr<StemStore> m_stems;
     uint64_t m_stemsVersion = 0;
-    IsolationSettings m_settings;
+    std::shared_ptr<const StrengthCourse> m_course;
     std::optional<std::pair<int64_t, int64_t>> m_loop;
     int64_t m_locateTo = 0;
 
     // Shared with the callback.
     std::atomic<uint64_t> m_generation{0};
     std::atomic<int> m_heard{0};
-    std::atomic<int> m_wantedStem{0};
-    std::atomic<float> m_back{0.0f};  ///< amplitude that Depth lets back
-    std::atomic<bool> m_haveStems{false};
     std::array<std::atomic<float>, kHeardCount> m_matchGain;
     std::atomic<int64_t> m_position{0};
     std::atomic<float> m_peakLeft{0}, m_peakRight{0};
@@ -93,7 +94,7 @@ private:
     int m_rate = 48000, m_channels = 2;
 
     // The callback's own.
-    static constexpr int kRows = 5;  // source, wanted after firmness, three stems
+    static constexpr int kRows = kHeardCount;  // in the order of Heard
     std::array<float, kRows> m_gain{}, m_target{};
     float m_open = 0;  ///< fade for starting, stopping and locating
     uint64_t m_heardGeneration = 0;

@@ -17,7 +17,7 @@ struct Weigh : Window {
         ASSERT_TRUE(until([&] { return settled(); }));
     }
     bool settled() { return !window->desk().busy() && window->desk().result() && window->desk().result()->curve && window->desk().result()->settings == isolation(); }
-    const IsolationSettings& isolation() { return controller->reel()->isolation; }
+    const IsolationSettings& isolation() { return controller->reel()->isolation(); }
 };
 
 }  // namespace
@@ -25,7 +25,7 @@ struct Weigh : Window {
 TEST_F(Weigh, MeasuresFollowTheSettings) {
     weigh();
     const double full = window->desk().result()->now.spillDb;
-    controller->editReel("Set Depth", [](Reel& r) { r.isolation.depth = 6; });
+    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 6; });
     ASSERT_TRUE(until([&] { return settled(); }));
     EXPECT_GT(window->desk().result()->now.spillDb, full + 1);
     EXPECT_LT(window->desk().result()->now.damage.total, 60);
@@ -98,7 +98,7 @@ TEST_F(Weigh, TheBandBiasIsDrawnByHandAndByKeyboard) {
 TEST_F(Weigh, TheSuggestionIsTakenWithAKey) {
     weigh();
     const TradePoint knee = window->desk().result()->curve->curve[size_t(window->desk().result()->curve->knee)];
-    controller->editReel("Set Depth", [](Reel& r) { r.isolation.depth = 3; });
+    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 3; });
     ASSERT_TRUE(until([&] { return settled(); }));
     key(Qt::Key_K);
     EXPECT_NEAR(isolation().depth, knee.depth, 0.5);
@@ -127,7 +127,7 @@ TEST_F(Weigh, TheWorstPlacesAreSteppedThroughInALoop) {
     key(Qt::Key_N, Qt::ShiftModifier);
     EXPECT_EQ(list->currentRow(), 0);
     // Strength can be changed while it is heard.
-    controller->editReel("Set Depth", [](Reel& r) { r.isolation.depth = 10; });
+    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 10; });
     EXPECT_TRUE(controller->loop());
     key(Qt::Key_L);
     EXPECT_FALSE(controller->loop());

@@ -54,9 +54,9 @@ struct Window : testing::Test {
         writeWav(folder / name, reader.read(48000, int64_t(seconds * 48000)), 48000);
         return folder / name;
     }
-    void addAndSplit(double seconds = 5) {
+    void addAndSplit(double seconds = 5, const char* quality = "quick") {
         add({QString::fromStdString(clip("clip.wav", seconds).string())});
-        controller->editReel("", [](Reel& r) { r.quality = "quick"; });
+        controller->editReel("", [&](Reel& r) { r.quality = quality; });
         key(Qt::Key_Return, Qt::ControlModifier);
         ASSERT_TRUE(until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
     }

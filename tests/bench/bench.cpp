@@ -17,8 +17,11 @@
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
+#include "core/separation/Trial.h"
+#include "Support.h"
 
 using namespace rivlen;
+using test::text;
 namespace fs = std::filesystem;
 using Clock = std::chrono::steady_clock;
 
@@ -63,12 +66,6 @@ fs::path recording(const fs::path& folder, double seconds) {
 }
 
 void row(const char* what, const std::string& value, const char* bar) { std::printf("| %-52s | %-28s | %-18s |\n", what, value.c_str(), bar); }
-
-std::string text(const char* format, auto... values) {
-    char line[160];
-    std::snprintf(line, sizeof line, format, values...);
-    return line;
-}
 
 }  // namespace
 
@@ -127,8 +124,10 @@ int main(int argc, char** argv) {
     }
     const Cost window = runProgram({desk, "--first-paint"});
     row("window: process start to first paint and end", text("%.2f s", window.seconds), "below 1.5 s");
-    for (const auto& [name, settings] : {std::pair("firmness", IsolationSettings{"dialogue", kFullDepth, 40}),
-                                         std::pair("all strength controls", IsolationSettings{"dialogue", kFullDepth, 40, 50, 50})}) {
+    IsolationSettings firm, everything;
+    firm.firmness = everything.firmness = 40;
+    everything.onsetGuard = everything.steadiness = 50;
+    for (const auto& [name, settings] : {std::pair("firmness", firm), std::pair("all strength controls", everything)}) {
         Isolator isolator(2, 48000);
         isolator.keepFrames();  // as the player does
         const int64_t n = 512, m = isolator.margin();
@@ -142,16 +141,16 @@ int main(int argc, char** argv) {
         // Half a minute of made-up stems: the arithmetic does not depend on what they hold.
         std::mt19937 random(1);
         std::normal_distribution<float> normal(0, 0.1f);
-        std::vector<std::unique_ptr<SampleSource>> stems;
+        StemReaders stems;
         AudioBuffer sum(2, 30 * 48000);
         for (int s = 0; s < 3; ++s) {
             AudioBuffer stem(2, sum.frames());
             for (size_t i = 0; i < stem.samples().size(); ++i) sum.samples()[i] += stem.samples()[i] = normal(random);
-            stems.push_back(std::make_unique<BufferSource>(std::move(stem), 48000));
+            stems.stems.push_back(std::make_unique<BufferSource>(std::move(stem), 48000));
         }
         BufferSource source(std::move(sum), 48000);
         const auto start = Clock::now();
-        const SpanCells cells = readSpanCells(source, stems, 0, 0, source.frames());
+        const SpanCells cells = readSpanCells(source, stems, {}, 0, 0, source.frames());
         Weigher weigher(cells);
         const double ready = since(start);
         weigher.weigh({});
@@ -159,6 +158,15 @@ int main(int argc, char** argv) {
         tradeOff({}, weigher, {});
         row("trade-off chart of 30 s of stereo, from the stems", text("%.2f s", since(start)), "below 3 s");
         row("    one strength weighed again", text("%.2f s", one), "");
+    }
+    {
+        MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "demo" / "reel-2-saloon.flac");
+        const int64_t first = 5 * 48000, count = 10 * 48000;
+        for (const auto& choice : trialChoices()) {
+            const auto network = loadNetwork(choice.card);
+            for (const char* when : {"first", "again"})
+                row(text("trying %s on 10 s, %s", choice.name.c_str(), when).c_str(), text("%.2f s", tryNetwork(reader, choice, network, {{}}, first, count, {}).seconds), "below 2 s");
+        }
     }
     fs::remove_all(folder);
     std::fflush(stdout);

@@ -12,6 +12,7 @@
 #include "core/measures/SeparationMeasures.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/NetworkLibrary.h"
+#include "core/separation/Trial.h"
 
 using namespace rivlen;
 namespace fs = std::filesystem;
@@ -19,7 +20,7 @@ namespace fs = std::filesystem;
 namespace {
 
 IsolationSettings setting(double depth, double firmness = 0, double onsetGuard = 0, double steadiness = 0) {
-    return {"dialogue", depth, firmness, onsetGuard, steadiness, {}};
+    return test::strength(depth, firmness, onsetGuard, steadiness);
 }
 
 const std::vector<IsolationSettings> kSettings{
@@ -36,7 +37,7 @@ struct Clip {
     SpanCells cells;
 };
 
-Clip prepared(const fs::path& stem, const std::shared_ptr<Network>& network) {
+Clip prepared(const fs::path& stem, const std::shared_ptr<Network>& network, EngineOptions::Quality quality = EngineOptions::Quality::Fine) {
     const auto read = [&](const char* what) {
         MediaReader reader(stem.string() + what + ".flac");
         return reader.read(0, reader.frames());
@@ -45,6 +46,7 @@ Clip prepared(const fs::path& stem, const std::shared_ptr<Network>& network) {
     const AudioBuffer x = test::sumOf({clip.dialogue, clip.bed});
     EngineOptions options;
     options.stems = {"dialogue", "music", "ambience"};
+    options.quality = quality;
     Isolator isolator(x.channels(), 48000);
     const int64_t margin = isolator.margin(), frames = x.frames();
     for (const auto& s : test::separated(network, x, 48000, options)) clip.stems.push_back(s.slice(-margin, frames + 2 * margin));
@@ -80,6 +82,44 @@ struct Pairing {
     }
 };
 
+/// How well rankTrials() chooses: over networks and qualities, each at two strengths.
+class RankingTruth {
+public:
+    RankingTruth() : m_choices(trialChoices()) {
+        for (const auto& c : m_choices) m_networks.push_back(loadNetwork(c.card));
+    }
+    void add(const fs::path& stem) {
+        std::vector<TrialRow> rows;
+        std::vector<double> truth;
+        for (size_t i = 0; i < m_choices.size(); ++i) {
+            const Clip clip = prepared(stem, m_networks[i], m_choices[i].quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine);
+            Isolator isolator(clip.dialogue.channels(), 48000);
+            Weigher weigher(clip.cells);
+            for (const auto& s : {setting(kFullDepth), setting(12)}) {
+                rows.push_back({"", weigher.weigh(s), measuredQuality(m_choices[i].card), 0});
+                truth.push_back(siSdr(isolator.apply(s, 0, 0, clip.dialogue.frames(), clip.source, clip.stems)[0], clip.dialogue));
+            }
+        }
+        const size_t chosen = rankTrials(rows).order.front();
+        const double best = *std::max_element(truth.begin(), truth.end());
+        m_right += truth[chosen] > best - 0.1;
+        m_chosen.push_back(truth[chosen]);
+        m_best.push_back(best);
+        m_worst.push_back(*std::min_element(truth.begin(), truth.end()));
+    }
+    void print() const {
+        std::printf("\n| trials of %zu networks and qualities at full and 12 dB | SI-SDR of the dialogue, dB |\n|---|---|\n| the one ranked first | %.2f |\n| the best of them | %.2f |\n| the worst of them | %.2f |\n",
+                    m_choices.size(), mean(m_chosen), mean(m_best), mean(m_worst));
+        std::printf("\nThe one ranked first is the best, or within 0.1 dB of it, in %d of %zu clips.\n", m_right, m_chosen.size());
+    }
+
+private:
+    std::vector<TrialChoice> m_choices;
+    std::vector<std::shared_ptr<Network>> m_networks;
+    std::vector<double> m_chosen, m_best, m_worst;
+    int m_right = 0;
+};
+
 }  // namespace
 
 int main(int argc, char** argv) {
@@ -89,6 +129,7 @@ int main(int argc, char** argv) {
     const auto network = loadNetwork(findNetwork(""));
     Pairing spill{"Spill, and SIR", {}, {}, {}}, damage{"Damage, and SAR", {}, {}, {}}, words{"Damage, and the rise of ESTOI", {}, {}, {}};
     std::vector<std::vector<double>> sdr(kFixed.size() + 1), clear(kFixed.size() + 1);
+    RankingTruth ranking;
     int count = 0;
     for (;; ++count) {
         char name[16];
@@ -127,6 +168,7 @@ int main(int argc, char** argv) {
             sdr[i].push_back(siSdr(y[0], clip.dialogue));
             clear[i].push_back(estoi(y[0], clip.dialogue, 48000).value_or(0));
         }
+        if (!features) ranking.add(stem);
         std::fprintf(stderr, "\rclip %d", count + 1);
     }
     if (features) std::fclose(features);
@@ -136,5 +178,6 @@ int main(int argc, char** argv) {
     if (features) return 0;
     std::printf("\n| strength of the dialogue | SI-SDR, dB | ESTOI |\n|---|---|---|\n");
     for (size_t i = 0; i <= kFixed.size(); ++i) std::printf("| %-24s | %.2f | %.3f |\n", i < kFixed.size() ? kFixed[i].first : "the suggested knee", mean(sdr[i]), mean(clear[i]));
+    ranking.print();
     return 0;
 }

@@ -47,8 +47,8 @@ struct Speech {
 
 TEST(CellShares, NeutralChangesNothing) {
     const Cells share = filled(0.37f, kCount);
-    EXPECT_FALSE(movesCells({}));
-    EXPECT_EQ(strengthened({}, share, {}, kCount, kBinHz), share);
+    EXPECT_FALSE(movesCells(IsolationSettings{}));
+    EXPECT_EQ(strengthened(IsolationSettings{}, share, {}, kCount, kBinHz), share);
 }
 
 TEST(CellShares, FirmnessSharpensByItsFormula) {

@@ -108,7 +108,7 @@ TEST(Isolator, FirmnessGivesUncertainCellsToTheirOwner) {
 
 TEST(Isolator, BlocksDoNotMatter) {
     Scene scene;
-    for (const auto& settings : {IsolationSettings{"dialogue", 12, 40}, IsolationSettings{"dialogue", 30, -20, 70, 60}, IsolationSettings{"dialogue", 30, 0, 0, 0, {{300, -50}, {3000, 80}}}}) {
+    for (const auto& settings : {strength(12, 40), strength(30, -20, 70, 60), strength(30, 0, 0, 0, {{300, -50}, {3000, 80}})}) {
         const auto whole = scene.apply(settings);
         AudioBuffer pieces(2, 0);
         for (int64_t at = 0; at < Scene::frames; at += 512)
@@ -123,7 +123,7 @@ TEST(Isolator, GuardAndSteadinessKeepTheSum) {
         const AudioBuffer x = scene.source.slice(scene.margin, Scene::frames);
         for (double amount : {20.0, 100.0})
             for (int wanted : {0, 2})
-                EXPECT_LT(differenceDb(sumOf(scene.apply({"dialogue", 25, 30, amount, amount, {{200, amount}, {2000, -amount}}}, wanted)), x), -120);
+                EXPECT_LT(differenceDb(sumOf(scene.apply(strength(25, 30, amount, amount, {{200, amount}, {2000, -amount}}), wanted)), x), -120);
     }
 }
 
@@ -139,7 +139,7 @@ TEST(Isolator, SteadinessEvensTheShareOut) {
         scene.stems[1].samples()[size_t(i)] *= 1 - share;
     }
     const auto unrest = [&](double steadiness) {  // spread of the level of 20 ms pieces, dB
-        const AudioBuffer out = scene.apply({"dialogue", kFullDepth, 0, 0, steadiness})[0];
+        const AudioBuffer out = scene.apply(strength(kFullDepth, 0, 0, steadiness))[0];
         double sum = 0, squares = 0;
         int count = 0;
         for (int64_t at = 4800; at + 5760 < out.frames(); at += 960, ++count) {
@@ -168,7 +168,7 @@ TEST(Isolator, TheOnsetGuardGivesConsonantsBackButNotTheBedsClicks) {
     scene.stems = {voice, AudioBuffer(1, n), bed};
     scene.source = sumOf(scene.stems);
     const auto kept = [&](double guard, int64_t at) {  // energy of the burst that the voice has, dB below the burst
-        const AudioBuffer out = scene.apply({"dialogue", kFullDepth, 0, guard, 0})[0];
+        const AudioBuffer out = scene.apply(strength(kFullDepth, 0, guard))[0];
         return levelDb(out.slice(at - m, 1440)) - levelDb(scene.source.slice(at, 1440));
     };
     EXPECT_LT(kept(0, consonant), -20);

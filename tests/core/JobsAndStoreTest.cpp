@@ -78,6 +78,31 @@ TEST(StemStore, ReadersFollowTheWriterAndFindItAgain) {
     EXPECT_EQ(StemStore::openFinished(place), nullptr) << "a damaged store is made again";
 }
 
+TEST(StemStore, KeepsTheRoomBesideAndSkipsWhatIsNotThere) {
+    const TempFolder folder;
+    const std::vector<AudioBuffer> stems = {noise(1, 1000, 0.1f, 1), noise(1, 1000, 0.1f, 2)};
+    const AudioBuffer room = noise(1, 1000, 0.01f, 3);
+    {
+        auto store = StemStore::create(folder / "store", {{"dialogue", "music"}, 48000, 1, 480000, true});
+        store->skip(200000);
+        store->append(StemBlock{{}, stems, room});
+        EXPECT_EQ(store->available(), 201000);
+        store->skip(480000 - store->available());
+        store->finish();
+    }
+    const auto store = StemStore::openFinished(folder / "store");
+    ASSERT_TRUE(store && store->shape().room);
+    auto readers = store->openAll();
+    ASSERT_TRUE(readers.room);
+    BufferSource source(AudioBuffer(1, 480000), 48000);
+    const StemBlock block = readers.read(source, 199500, 2000);
+    EXPECT_LE(differenceDb(block.stems[1].slice(500, 1000), stems[1]), kSilenceDb);
+    EXPECT_LE(differenceDb(block.room.slice(500, 1000), room), kSilenceDb);
+    EXPECT_EQ(peakOf(block.stems[0].slice(0, 500).samples()), 0.0f);
+    EXPECT_EQ(peakOf(block.room.slice(1500, 500).samples()), 0.0f);
+    EXPECT_EQ(peakOf(readers.read(source, 400000, 80000).stems[0].samples()), 0.0f);
+}
+
 TEST(LevelTrack, GivesMeanSquaresOfSpans) {
     LevelTrack track(1);
     AudioBuffer x(1, 4096);
@@ -126,6 +151,22 @@ TEST(StemFiles, WriteNothingUntilFinished) {
     s.stem = "drums";  // no such stem to be given what the others lose
     s.depth = 10;
     EXPECT_THROW(StemFiles(target, {"dialogue", "music"}, 48000, 1, s), Error);
+}
+
+TEST(StemFiles, WritesTheResultWithItsBalanceBesideStemsThatStillSum) {
+    const TempFolder folder;
+    const AudioBuffer voice = sine(1000, 0.25, 48000, 48000), rest = sine(200, 0.1, 48000, 48000), x = sumOf({voice, rest});
+    IsolationSettings s;
+    s.depth = 20;
+    s.balance = 6;
+    StemFiles files({folder.path(), "scene", {}, false, true}, {"dialogue", "music"}, 48000, 1, s);
+    files.add(x, {voice, rest});
+    EXPECT_LT(files.finish().residualDbfs, -120);
+    MediaReader result(folder / "scene.result.wav");
+    AudioBuffer expected = voice;
+    for (size_t i = 0; i < x.samples().size(); ++i)
+        expected.samples()[i] = float(fromDb(3) * voice.samples()[i] + fromDb(-3) * fromDb(-20) * rest.samples()[i]);
+    EXPECT_LT(differenceDb(result.read(0, 48000), expected), -90) << "24 bits";
 }
 
 TEST(StemFiles, ReportsWhatIsInTheFiles) {

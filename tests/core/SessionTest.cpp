@@ -16,8 +16,8 @@ Session example(const fs::path& folder) {
     s.name = "Harbour";
     s.reels.push_back(makeReel(s, folder / "media/a.wav"));
     s.reels.push_back(makeReel(s, folder / "media/b.wav"));
-    s.reels[1].isolation.depth = 12;
-    s.reels[1].isolation.firmness = -25;
+    s.reels[1].isolation().depth = 12;
+    s.reels[1].isolation().firmness = -25;
     s.reels[1].loop = {1.5, 2.25};
     s.reels[1].quality = "quick";
     s.current = s.reels[1].id;
@@ -44,6 +44,22 @@ TEST(SessionFile, SurvivesBeingMovedWithItsMedia) {
     std::ifstream in(folder / "two/harbour.rivlen");
     const std::string text((std::istreambuf_iterator<char>(in)), {});
     EXPECT_EQ(text.find(folder.path().string()), std::string::npos) << "paths are relative";
+}
+
+TEST(SessionFile, TheFirstVersionsOneStrengthIsStillRead) {
+    const TempFolder folder;
+    std::ofstream(folder / "old.rivlen") << R"({"format": "rivlen-session", "version": 1, "name": "Old", "stage": "weigh", "current": "r1", "reels": [
+        {"id": "r1", "name": "Deck", "source": "deck.wav", "isolation": {"stem": "music", "depth_db": 12, "firmness": 20}}]})";
+    const Session session = loadSession(folder / "old.rivlen");
+    ASSERT_EQ(session.reels.size(), 1u);
+    const Reel& reel = session.reels[0];
+    EXPECT_EQ(reel.stem, "music");
+    EXPECT_EQ(reel.isolation().depth, 12);
+    EXPECT_EQ(reel.isolation().firmness, 20);
+    EXPECT_EQ(reel.strength[0].base, IsolationSettings{}) << "the other stems are plain";
+    // Saved again it is a file of today.
+    saveSession(session, folder / "new.rivlen");
+    EXPECT_EQ(loadSession(folder / "new.rivlen").reels[0].strength, reel.strength);
 }
 
 TEST(SessionFile, DamageIsASentence) {
@@ -94,15 +110,15 @@ TEST(History, UndoesAndRedoes) {
 TEST(History, AGestureIsOneStepAndNothingIsNone) {
     History h;
     h.reset(example("/x"));
-    const auto depth = [](double d) { return [d](Session& s) { s.reels[0].isolation.depth = d; }; };
+    const auto depth = [](double d) { return [d](Session& s) { s.reels[0].isolation().depth = d; }; };
     for (double d : {50.0, 40.0, 30.0}) h.edit("Set Depth", depth(d), "depth_db");
     h.endGesture();
     h.edit("Set Depth", depth(20), "depth_db");
     h.edit("Set Depth", depth(20));
     h.undo();
-    EXPECT_DOUBLE_EQ(h.session().reels[0].isolation.depth, 30);
+    EXPECT_DOUBLE_EQ(h.session().reels[0].isolation().depth, 30);
     h.undo();
-    EXPECT_DOUBLE_EQ(h.session().reels[0].isolation.depth, kFullDepth);
+    EXPECT_DOUBLE_EQ(h.session().reels[0].isolation().depth, kFullDepth);
     EXPECT_FALSE(h.canUndo());
 }
 
@@ -120,7 +136,7 @@ TEST(History, KnowsWhatIsSaved) {
 TEST(History, UndoKeepsTheUserWhereHeIs) {
     History h;
     h.reset(example("/x"));
-    h.edit("Set", [](Session& s) { s.reels[0].isolation.depth = 3; });
+    h.edit("Set", [](Session& s) { s.reels[0].isolation().depth = 3; });
     h.remember([](Session& s) { s.stage = "dispatch"; });
     h.undo();
     EXPECT_EQ(h.session().stage, "dispatch");

@@ -62,6 +62,55 @@ TEST(CommandLine, SplitWritesAlignedStemsThatSumToTheSource) {
     EXPECT_LT(differenceDb(sum, source.read(2 * 48000, sum.frames())), -120);
 }
 
+TEST(CommandLine, RoomAndBalanceShapeWhatIsWritten) {
+    const TempFolder folder;
+    const std::string span = cli + " split " + demo + "reel-3-bridge.flac --from 2 --to 4 --json --out " + folder.path().string();
+    EXPECT_LT(parsed(span + "/plain").at("files").at(0).value("residual_dbfs", -200.0), -120);
+    const json dry = parsed(span + "/dry --room-keep 0 --balance 6");
+    EXPECT_EQ(dry.at("files").at(0).at("settings").at("room_keep"), 0);
+    const auto dialogue = [&](const char* which) {
+        MediaReader reader(folder / which / "reel-3-bridge.dialogue.wav");
+        return reader.read(0, reader.frames());
+    };
+    EXPECT_GT(differenceDb(dialogue("plain"), dialogue("dry")), -80);
+    // Its Balance comes as a file of its own; the stems still sum to the source.
+    EXPECT_TRUE(fs::exists(folder / "dry" / "reel-3-bridge.result.wav"));
+    EXPECT_FALSE(fs::exists(folder / "plain" / "reel-3-bridge.result.wav"));
+    const auto quick = run(cli + " split " + demo + "reel-3-bridge.flac --to 1 --quality quick --room-keep 50 --out " + (folder / "q").string());
+    EXPECT_EQ(quick.code, 2) << "that network does not keep the room apart";
+    EXPECT_NE(quick.out.find("Room keep"), std::string::npos) << quick.out;
+    EXPECT_EQ(run(cli + " split " + demo + "reel-3-bridge.flac --to 1 --apart --room-keep 50 --out " + (folder / "q").string()).code, 2);
+}
+
+TEST(CommandLine, InspectFindsAndTreatRepairs) {
+    const TempFolder folder;
+    const std::string bridge = demo + "reel-3-bridge.flac", out = (folder / "mended.wav").string();
+    const auto count = [](const json& findings, const char* kind) {
+        double sum = 0;
+        for (const auto& f : findings)
+            if (f.at("kind") == kind) sum += f.at("severity").get<double>();
+        return sum;
+    };
+    const json all = parsed(cli + " inspect " + bridge + " --json"), before = all.at("findings");
+    EXPECT_EQ(all.at("content"), "mixed");
+    EXPECT_NEAR(count(before, "click"), 40, 3);
+    const json done = parsed(cli + " treat " + bridge + " --auto --json --out " + out);
+    ASSERT_EQ(done.at("treatments").size(), 3u);
+    EXPECT_EQ(done.at("treatments")[0].at("treatment"), "de-clip");
+    const json after = parsed(cli + " inspect " + out + " --json").at("findings");
+    EXPECT_LT(count(after, "click"), 5);
+    EXPECT_EQ(count(after, "clipping"), 0);
+    for (const auto& f : after)
+        if (f.at("kind") == "hum") EXPECT_LT(f.at("severity").get<double>(), -60) << "it was at -40";
+    EXPECT_EQ(parsed(cli + " inspect " + out + " --json").at("duration_s"), 24.0);
+    // What has nothing to do says so.
+    const auto idle = run(cli + " treat " + demo + "reel-1-deck.flac --set de-clip=100 --out " + (folder / "same.flac").string());
+    EXPECT_NE(idle.out.find("does nothing here"), std::string::npos) << idle.out;
+    EXPECT_EQ(run(cli + " treat " + bridge + " --out " + out).code, 2) << "nothing to do";
+    EXPECT_EQ(run(cli + " treat " + bridge + " --set sparkle=1 --out " + (folder / "x.wav").string()).code, 2);
+    EXPECT_EQ(run(cli + " treat " + bridge + " --auto --out " + out).code, 4) << "it is there already";
+}
+
 TEST(CommandLine, WeighGivesTheContractsFields) {
     const std::string weigh = cli + " weigh " + demo + "reel-2-saloon.flac --from 2 --to 6 --quality quick --json";
     const json j = parsed(weigh + " --depth 12");

@@ -27,15 +27,15 @@ TEST(WeighingTruth, RanksSettingsAsBssEvalDoes) {
         options.quality = EngineOptions::Quality::Quick;
         options.stems = {"dialogue", "music", "ambience"};
         BufferSource source(x, 48000);
-        std::vector<std::unique_ptr<SampleSource>> stems;
-        for (auto& stem : separated(network, x, 48000, options)) stems.push_back(std::make_unique<BufferSource>(std::move(stem), 48000));
-        const SpanCells cells = readSpanCells(source, stems, 0, 0, x.frames());
+        StemReaders stems;
+        for (auto& stem : separated(network, x, 48000, options)) stems.stems.push_back(std::make_unique<BufferSource>(std::move(stem), 48000));
+        const SpanCells cells = readSpanCells(source, stems, {}, 0, 0, x.frames());
         Weigher weigher(cells);
         const BssEval bss({dialogue, bed});
         Isolator isolator(2, 48000);
         const int64_t from = -isolator.margin(), length = x.frames() + 2 * isolator.margin();
         std::vector<AudioBuffer> parts;
-        for (auto& stem : stems) parts.push_back(stem->read(from, length));
+        for (auto& stem : stems.stems) parts.push_back(stem->read(from, length));
         std::vector<double> sir, sar, spill, damage;
         for (const auto& [depth, firmness, steadiness] : {std::array{4.0, 0.0, 0.0}, {12.0, 0.0, 0.0}, {kFullDepth, 0.0, 0.0}, {kFullDepth, 60.0, 0.0}, {20.0, 0.0, 60.0}}) {
             IsolationSettings s;

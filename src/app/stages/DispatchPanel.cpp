@@ -46,9 +46,13 @@ public:
         }
         QStringList values;
         for (const auto& p : isolationParameters())
-            values << QString("%1 %2").arg(p.name, QString::fromStdString(describeValue(p, reel->isolation.*p.value)));
-        const QString name = QString::fromStdString(reel->name);
-        m_settings->setText(QString("%1.dialogue, %1.music and %1.ambience at the strength weighed: %2. What the dialogue keeps, the others give up.").arg(name, values.join(", ")));
+            values << QString("%1 %2").arg(p.name, QString::fromStdString(describeValue(p, reel->course().base.*p.value)));
+        const QString name = QString::fromStdString(reel->name), stem = QString::fromStdString(reel->stem);
+        QString text = QString("%1.dialogue, %1.music and %1.ambience at the strength weighed for the %2: %3").arg(name, stem, values.join(", "));
+        if (!reel->course().constant()) text += ", changing over time";
+        text += QString(". What the %1 keeps, the others give up.").arg(stem);
+        if (reel->course().uses("balance")) text += QString(" And %1.result: the %2 with its Balance.").arg(name, stem);
+        m_settings->setText(text);
     }
 
 private:

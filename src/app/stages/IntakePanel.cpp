@@ -35,7 +35,20 @@ public:
         m_facts = addText();
         m_facts->setObjectName("facts");
         m_facts->setTextFormat(Qt::RichText);
-        addText("The source is only ever read. Clipping, hum, clicks and other faults are not looked for yet.");
+        m_heading = addHeading("Faults");
+        m_findings = new QListWidget;
+        m_findings->setObjectName("findings");
+        m_findings->setAccessibleName("Faults of this reel");
+        m_findings->setStyleSheet("QListWidget::item { padding: 3px 6px; }");
+        m_findings->setToolTip("A click or Return plays a fault in a loop");
+        m_column->addWidget(m_findings, 1);
+        m_about = addText();
+        m_about->setObjectName("faultabout");
+        m_about->setMinimumHeight(50);
+        m_about->setAlignment(Qt::AlignTop);
+        connect(m_findings, &QListWidget::itemClicked, this, [this] { hear(m_findings->currentRow()); });
+        connect(m_findings, &QListWidget::itemActivated, this, [this] { hear(m_findings->currentRow()); });
+        connect(m_findings, &QListWidget::currentRowChanged, this, &IntakePanel::explain);
         connect(add, &QPushButton::clicked, this, [this] {
             m_controller.addFiles(QFileDialog::getOpenFileNames(this, "Add recordings"));
         });
@@ -70,9 +83,55 @@ public:
         m_find->setVisible(reel && state->missing);
         m_name->setText(reel ? QString::fromStdString(reel->name) : "");
         m_facts->setText(reel ? describe(*reel, *state) : "No reels yet: add recordings or drop them here.");
+        showFindings(reel, state);
     }
 
 private:
+    const std::vector<Finding>* findings() const {
+        const ReelState* state = m_controller.reel() ? m_controller.currentState() : nullptr;
+        return state && state->diagnosis ? &state->diagnosis->findings : nullptr;
+    }
+
+    void showFindings(const Reel* reel, const ReelState* state) {
+        const auto* all = findings();
+        m_heading->setText(!reel ? "" : !all ? (state->missing ? "" : "Looking for faults…") : all->empty() ? "No faults were found" : all->size() == 1 ? "One fault" : QString("%1 faults").arg(all->size()));
+        m_findings->setVisible(all && !all->empty());
+        QStringList lines;
+        if (all)
+            for (const auto& f : *all) {
+                const bool whole = f.to - f.from > 0.9 * state->info->duration();
+                lines << QString::fromStdString(rivlen::describe(f)) + (whole ? QString() : QString("  –  %1").arg(QString::fromStdString(formatTime(f.from)).chopped(2)));
+            }
+        QStringList shown;
+        for (int i = 0; i < m_findings->count(); ++i) shown << m_findings->item(i)->text();
+        if (shown == lines) return;
+        const QSignalBlocker quiet(m_findings);
+        m_findings->clear();
+        m_findings->addItems(lines);
+        explain(-1);
+    }
+
+    void explain(int row) {
+        const auto* all = findings();
+        if (!all || row < 0 || row >= int(all->size())) {
+            m_about->setText(all && !all->empty() ? "Choose one to hear it and read what it is." : "The source is only ever read.");
+            return;
+        }
+        const Finding& f = (*all)[size_t(row)];
+        const auto& entry = entryOf(f.kind);
+        m_about->setText(QString("%1 %2 % sure.%3").arg(entry.explanation).arg(std::lround(100 * f.confidence))
+                             .arg(*entry.treatment ? QString(" Proposed: %1 (rivlen-cli treat).").arg(entry.treatment) : QString()));
+    }
+
+    void hear(int row) {
+        const auto* all = findings();
+        if (!all || row < 0 || row >= int(all->size())) return;
+        const Finding& f = (*all)[size_t(row)];
+        const double end = m_controller.currentState()->info->duration(), middle = f.from + 2 > f.to ? (f.from + f.to) / 2 : f.from + 1;
+        m_controller.hear(Heard::Source);
+        m_controller.audition(std::max(0.0, std::min(f.from, middle - 1)), std::min({end, std::max(f.to, middle + 1), f.from + 10}));
+    }
+
     static QString describe(const Reel& reel, const ReelState& s) {
         if (s.missing)
             return QString("The file %1 is not there. Connect its disk, or find it.").arg(QString::fromStdString(reel.source.string()).toHtmlEscaped());
@@ -92,12 +151,15 @@ private:
             add("True peak", number(s.inspection->truePeakDbtp, "dBTP"));
             add("Noise floor", number(s.inspection->noiseFloorDbfs, "dBFS"));
         }
+        if (s.diagnosis && s.diagnosis->content)
+            add("Holds", *s.diagnosis->content == Content::Speech ? "speech" : *s.diagnosis->content == Content::Music ? "music" : "speech and other sound");
         return "<table cellspacing=3>" + rows.join("") + "</table>";
     }
 
     QListWidget* m_list;
     QPushButton *m_remove, *m_find;
-    QLabel *m_name, *m_facts;
+    QLabel *m_name, *m_facts, *m_heading, *m_about;
+    QListWidget* m_findings;
 };
 
 }  // namespace

@@ -30,9 +30,10 @@ QLabel* StagePanel::addHeading(const QString& text) {
 }
 
 const std::vector<StageEntry>& stageTable() {
+    const auto plain = [](StagePanel* (*make)(Controller&)) { return [make](Controller& controller, Desks&) { return make(controller); }; };
     static const std::vector<StageEntry> table = {
-        {"intake", makeIntakePanel}, {"split", makeSplitPanel}, {"weigh", makeWeighPanel},
-        {"rebuild", makeRebuildPanel}, {"dispatch", makeDispatchPanel},
+        {"intake", plain(makeIntakePanel)}, {"split", plain(makeSplitPanel)}, {"weigh", makeWeighPanel},
+        {"rebuild", plain(makeRebuildPanel)}, {"dispatch", plain(makeDispatchPanel)},
     };
     return table;
 }

@@ -5,7 +5,7 @@
 #include <functional>
 #include <vector>
 
-#include "app/Controller.h"
+#include "app/Desks.h"
 
 namespace rivlen {
 
@@ -17,6 +17,9 @@ public:
     /// Called when anything in the document or its state has changed.
     virtual void refresh() {}
 
+signals:
+    void differenceWanted();  ///< the Difference picture is to be shown, or hidden
+
 protected:
     QLabel* addText(const QString& text = {}, bool quiet = true);
     QLabel* addHeading(const QString& text);
@@ -27,13 +30,13 @@ protected:
 /// A stage: its id and how its panel is made. A new stage is one more line in stageTable().
 struct StageEntry {
     const char* id;
-    std::function<StagePanel*(Controller&)> make;
+    std::function<StagePanel*(Controller&, Desks&)> make;
 };
 const std::vector<StageEntry>& stageTable();
 
 StagePanel* makeIntakePanel(Controller& controller);
 StagePanel* makeSplitPanel(Controller& controller);
-StagePanel* makeWeighPanel(Controller& controller);
+StagePanel* makeWeighPanel(Controller& controller, Desks& desks);
 StagePanel* makeRebuildPanel(Controller& controller);
 StagePanel* makeDispatchPanel(Controller& controller);
 

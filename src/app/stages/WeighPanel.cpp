@@ -1,12 +1,16 @@
+#include <QButtonGroup>
 #include <QHBoxLayout>
 #include <QPushButton>
+#include <QStackedWidget>
+#include <QTabBar>
 
 #include "app/Theme.h"
 #include "app/stages/StagePanel.h"
-#include "app/views/BandBiasCurve.h"
 #include "app/views/CandidateBar.h"
+#include "app/views/CompareControls.h"
+#include "app/views/OverTimeControls.h"
 #include "app/views/PresetButton.h"
-#include "app/views/SettingRow.h"
+#include "app/views/StrengthControls.h"
 
 namespace rivlen {
 
@@ -14,71 +18,75 @@ namespace {
 
 class WeighPanel : public StagePanel {
 public:
-    explicit WeighPanel(Controller& controller) : StagePanel(controller, "How strong can isolation be before it hurts?") {
-        m_state = addText();
-        m_presets = new PresetButton(controller);
-        auto* above = new QHBoxLayout;
-        m_column->removeWidget(m_state);
-        above->addWidget(m_state, 1);
-        above->addWidget(m_presets, 0, Qt::AlignTop);
-        m_column->addLayout(above);
-        for (const auto& parameter : isolationParameters()) {
-            auto* row = new SettingRow(controller, parameter);
-            m_column->addWidget(row);
-            connect(row, &SettingRow::explained, this, [this](const QString& sentence) { m_why->setText(sentence); });
+    WeighPanel(Controller& controller, Desks& desks) : StagePanel(controller, "How strong before it hurts?"), m_desks(desks) {
+        auto* row = new QHBoxLayout;
+        row->setSpacing(6);
+        for (size_t i = 0; i < kStemCount; ++i) {
+            auto* b = m_stems[i] = new QPushButton(theme::stemName(int(i)));
+            b->setObjectName(QString("strength_%1").arg(QString::fromStdString(kStemNames[i])));
+            b->setCheckable(true);
+            b->setToolTip(QString("Weigh the strength of the %1 (Ctrl+%2)").arg(theme::stemName(int(i)).toLower()).arg(i + 1));
+            b->setStyleSheet(QString("QPushButton { padding: 4px 8px; border-bottom: 3px solid %1 } QPushButton:checked { background: %1; color: #1d1b18 }").arg(theme::stemColor(int(i)).name()));
+            connect(b, &QPushButton::clicked, this, [this, i] {
+                m_desks.strength.chooseStem(kStemNames[i]);
+                refresh();
+            });
+            row->addWidget(b, 1);
         }
-        auto* head = new QHBoxLayout;
-        auto* title = new QLabel("Band bias");
-        title->setFont(theme::font(13, QFont::Medium));
-        auto* reset = new QPushButton(QString(QChar(0x21ba)));
-        reset->setStyleSheet("padding: 3px 7px");
-        reset->setObjectName("band_bias_reset");
-        reset->setAccessibleName("Reset Band bias");
-        reset->setToolTip("Reset: level");
-        head->addWidget(title);
-        head->addStretch();
-        head->addWidget(reset);
-        m_column->addLayout(head);
-        m_curve = new BandBiasCurve(controller);
-        m_column->addWidget(m_curve);
-        connect(reset, &QPushButton::clicked, this, [this] { m_controller.editReel("Reset Band bias", [](Reel& r) { r.isolation.bandBias.clear(); }); });
-        connect(m_curve, &BandBiasCurve::explained, this, [this](const QString& sentence) { m_why->setText(sentence); });
-        m_why = addText(isolationParameters()[0].explanation);
-        m_why->setMinimumHeight(52);
-        m_why->setAlignment(Qt::AlignTop);
-        m_column->addWidget(new CandidateBar(*new CandidateDesk(controller, this), controller));
-        addText("If you hear the voice in 6 Leftovers, it is too much.");
-        m_loudness = addText();
-        m_column->addStretch();
+        m_column->addLayout(row);
+        auto* second = new QHBoxLayout;
+        m_where = new QLabel;
+        m_where->setObjectName("where");
+        m_where->setWordWrap(true);
+        m_where->setStyleSheet("color: #a79d8c");
+        m_presets = new PresetButton(controller);
+        second->addWidget(m_where, 1);
+        second->addWidget(m_presets);
+        m_column->addLayout(second);
+        m_tabs = new QTabBar;
+        m_tabs->setObjectName("weightabs");
+        m_tabs->setExpanding(true);
+        m_tabs->setDrawBase(false);
+        m_tabs->setStyleSheet("QTabBar::tab { padding: 5px 8px; color: #a79d8c; border-bottom: 2px solid #3a352e } QTabBar::tab:selected { color: #ece4d6; border-bottom: 2px solid #ece4d6 }"
+                              "QTabBar::tab:focus { color: #ffffff }");
+        for (const char* name : {"Strength", "Over time", "Compare"}) m_tabs->addTab(name);
+        auto* pages = new QStackedWidget;
+        pages->addWidget(new StrengthControls(controller, desks));
+        pages->addWidget(new OverTimeControls(controller, desks));
+        auto* compare = new CompareControls(controller, desks);
+        pages->addWidget(compare);
+        m_column->addWidget(m_tabs);
+        m_column->addWidget(pages, 1);
+        m_column->addWidget(new CandidateBar(desks.candidates, controller));
+        connect(m_tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
+        connect(compare, &CompareControls::differenceWanted, this, &StagePanel::differenceWanted);
         refresh();
     }
 
     void refresh() override {
         const Reel* reel = m_controller.reel();
         const ReelState* s = m_controller.currentState();
-        const bool stems = reel && s->stems;
-        m_presets->setEnabled(stems && !m_controller.blind());
-        m_curve->setEnabled(stems && !m_controller.blind());
-        m_state->setText(!reel ? "Add a recording at Intake first." : !stems ? "Split this reel first; then its strength can be weighed here, live while it plays."
-                               : "For the dialogue. Result and Leftovers always sum to the source.");
-        QString text;
-        if (stems && !s->loudness.empty() && !m_controller.blind()) {
-            const double source = s->loudness.at(int(Heard::Source)), result = s->loudness.at(int(Heard::Result)), rest = s->loudness.at(int(Heard::Leftovers));
-            if (source > -190 && result > -190)
-                text = QString("Around the playhead: source %1 LUFS, result %2 LUFS, leftovers %3.")
-                           .arg(source, 0, 'f', 1).arg(result, 0, 'f', 1).arg(rest > -190 ? QString("%1 LUFS").arg(rest, 0, 'f', 1) : QString("silent"));
+        const bool ready = reel && s->stems && !m_controller.blind();
+        m_presets->setEnabled(ready);
+        for (size_t i = 0; i < kStemCount; ++i) {
+            m_stems[i]->setEnabled(ready);
+            m_stems[i]->setChecked(reel && reel->stem == kStemNames[i]);
         }
-        m_loudness->setText(text);
+        m_where->setText(!reel ? "Add a recording at Intake first."
+                         : !s->stems ? "Split this reel first; then its strength is weighed here, live while it plays."
+                                     : QString("In force on: %1").arg(m_desks.strength.regionName(reel->region)));
     }
 
 private:
-    BandBiasCurve* m_curve;
+    Desks& m_desks;
+    std::array<QPushButton*, kStemCount> m_stems{};
     PresetButton* m_presets;
-    QLabel *m_state, *m_why, *m_loudness;
+    QLabel* m_where;
+    QTabBar* m_tabs;
 };
 
 }  // namespace
 
-StagePanel* makeWeighPanel(Controller& controller) { return new WeighPanel(controller); }
+StagePanel* makeWeighPanel(Controller& controller, Desks& desks) { return new WeighPanel(controller, desks); }
 
 }  // namespace rivlen

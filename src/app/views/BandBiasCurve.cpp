@@ -23,7 +23,7 @@ BandBiasCurve::BandBiasCurve(Controller& controller, QWidget* parent) : QWidget(
     setObjectName("band_bias");
     setAccessibleName("Band bias");
     setFocusPolicy(Qt::StrongFocus);
-    setFixedHeight(128);
+    setMinimumHeight(100);
     setToolTip(QString(kBandBiasExplanation) + "\nDrag a point; or choose one with left and right and move it with up and down. Delete brings it back to 0.\nAt the bottom a region is not isolated at all.");
     connect(&controller, &Controller::sessionChanged, this, qOverload<>(&QWidget::update));
     connect(&controller, &Controller::stemsChanged, this, qOverload<>(&QWidget::update));
@@ -43,7 +43,7 @@ double BandBiasCurve::hzAt(double x) const { return kLow * std::pow(kHigh / kLow
 
 BandBias BandBiasCurve::points() const {
     const Reel* reel = m_controller.reel();
-    const BandBias given = reel && !m_controller.blind() ? reel->isolation.bandBias : BandBias{};
+    const BandBias given = reel && !m_controller.blind() ? reel->isolation().bandBias : BandBias{};
     if (given.size() == kPoints) return given;
     BandBias eight;  // a curve from elsewhere is taken over at our places
     for (int i = 0; i < kPoints; ++i) {
@@ -108,6 +108,13 @@ void BandBiasCurve::paintEvent(QPaintEvent*) {
     p.drawPath(path);
     const auto curve = points();
     for (int i = 0; i < kPoints; ++i) {
+        if (const auto asleep = bypassed(i)) {
+            const QPointF at(pointAt(i).x(), a.center().y() - *asleep / 100 * a.height() / 2);
+            p.setPen(QPen(theme::quietInk, 1, Qt::DotLine));
+            p.drawLine(pointAt(i), at);
+            p.setBrush(Qt::NoBrush);
+            p.drawEllipse(at, 4, 4);
+        }
         const bool chosen = hasFocus() && i == m_selected;
         p.setBrush(curve[size_t(i)].second == 0 ? theme::raised : theme::ink);
         p.setPen(QPen(isEnabled() ? theme::ink : theme::line, chosen ? 2.5 : 1.2));
@@ -116,7 +123,7 @@ void BandBiasCurve::paintEvent(QPaintEvent*) {
     if (hasFocus()) {
         const auto [hz, value] = curve[size_t(m_selected)];
         p.setPen(theme::ink);
-        p.drawText(a.adjusted(0, 2, -4, 0), Qt::AlignRight | Qt::AlignTop, QString("%1 Hz: %2%3").arg(hz, 0, 'f', 0).arg(value > 0 ? "+" : "").arg(value, 0, 'f', 0));
+        p.drawText(a.adjusted(0, 2, -4, 0), Qt::AlignRight | Qt::AlignTop, bypassed(m_selected) ? QString("%1 Hz: bypassed").arg(hz, 0, 'f', 0) : QString("%1 Hz: %2%3").arg(hz, 0, 'f', 0).arg(value > 0 ? "+" : "").arg(value, 0, 'f', 0));
     }
 }
 
@@ -124,15 +131,48 @@ void BandBiasCurve::move(int i, double hz, double value, bool dragging) {
     BandBias curve = points();
     const double below = i > 0 ? curve[size_t(i - 1)].first * 1.05 : kLow, above = i + 1 < kPoints ? curve[size_t(i + 1)].first / 1.05 : kHigh;
     curve[size_t(i)] = {std::clamp(std::round(hz), below, above), std::clamp(std::round(value), -100.0, 100.0)};
-    if (isNeutral(curve)) curve.clear();
-    m_controller.editReel("Set Band bias", [&](Reel& r) { r.isolation.bandBias = curve; }, dragging ? "band bias" : "");
+    m_controller.editReel("Set Band bias", [&](Reel& r) {
+        auto& s = r.isolation();
+        std::erase_if(s.bandBypassed, [at = points()[size_t(i)].first](const auto& point) { return point.first == at; });
+        if (s.bandBypassed.empty() && isNeutral(curve)) curve.clear();
+        s.bandBias = curve;
+    }, dragging ? "band bias" : "");
+}
+
+std::optional<double> BandBiasCurve::bypassed(int i) const {
+    const Reel* reel = m_controller.reel();
+    if (!reel || m_controller.blind()) return std::nullopt;
+    const double hz = points()[size_t(i)].first;
+    for (const auto& [at, value] : reel->isolation().bandBypassed)
+        if (at == hz) return value;
+    return std::nullopt;
+}
+
+void BandBiasCurve::bypass(int i) {
+    BandBias curve = points();
+    auto& [hz, value] = curve[size_t(i)];
+    const auto asleep = bypassed(i);
+    if (!asleep && value == 0) return;  // nothing to bypass
+    m_controller.editReel(asleep ? "Switch band on" : "Bypass band", [&](Reel& r) {
+        auto& s = r.isolation();
+        if (asleep) std::erase_if(s.bandBypassed, [&](const auto& point) { return point.first == hz; });
+        else s.bandBypassed.insert(std::upper_bound(s.bandBypassed.begin(), s.bandBypassed.end(), curve[size_t(i)]), curve[size_t(i)]);
+        value = asleep.value_or(0);
+        s.bandBias = curve;
+    });
+}
+
+int BandBiasCurve::nearest(double x) const {
+    int found = 0;
+    for (int i = 1; i < kPoints; ++i)
+        if (std::abs(pointAt(i).x() - x) < std::abs(pointAt(found).x() - x)) found = i;
+    return found;
 }
 
 void BandBiasCurve::mousePressEvent(QMouseEvent* e) {
-    if (e->button() != Qt::LeftButton) return;
-    double least = 1e9;
-    for (int i = 0; i < kPoints; ++i)
-        if (const double far = std::abs(pointAt(i).x() - e->position().x()); far < least) least = far, m_selected = i;
+    if (e->button() != Qt::LeftButton && e->button() != Qt::RightButton) return;
+    m_selected = nearest(e->position().x());
+    if (e->button() == Qt::RightButton) return bypass(m_selected);
     m_dragging = true;
     mouseMoveEvent(e);
 }
@@ -163,6 +203,8 @@ void BandBiasCurve::keyPressEvent(QKeyEvent* e) {
         case Qt::Key_Right: m_selected = std::min(kPoints - 1, m_selected + 1); break;
         case Qt::Key_Up: move(m_selected, hz, value + step, false); break;
         case Qt::Key_Down: move(m_selected, hz, value - step, false); break;
+        case Qt::Key_Return:
+        case Qt::Key_Enter: bypass(m_selected); break;
         case Qt::Key_Delete: move(m_selected, hz, 0, false); break;
         default: return QWidget::keyPressEvent(e);
     }

@@ -6,8 +6,10 @@
 #include <QVBoxLayout>
 #include <random>
 
+#include "app/GiveStrengthDialog.h"
 #include "app/Shortcuts.h"
 #include "app/Theme.h"
+#include "app/views/PresetButton.h"
 
 namespace rivlen {
 
@@ -76,8 +78,24 @@ void CandidateBar::menu(int place, const QPoint& at) {
         const QString text = QInputDialog::getText(this, "Name candidate " + CandidateDesk::letter(place), "Name", QLineEdit::Normal, QString::fromStdString(m_desk.at(place)->name), &ok);
         if (ok) m_desk.rename(place, text);
     });
+    const Reel* reel = m_controller.reel();
+    auto* copy = menu.addMenu("Copy to");
+    copy->setEnabled(m_desk.at(place).has_value());
+    const auto target = [&](const QString& text, int region) { copy->addAction(text, this, [this, place, region] { m_desk.copyTo(place, region); }); };
+    target("The whole reel", -1);
+    for (size_t r = 0; r < reel->course().regions.size(); ++r) {
+        const QString own = QString::fromStdString(reel->course().regions[r].name);
+        target(own.isEmpty() ? QString("Region %1").arg(r + 1) : own, int(r));
+    }
+    auto* reels = copy->addAction("Reels…", this, [this, place, reel] {
+        IsolationSettings settings = m_desk.at(place)->settings;
+        settings.stem = reel->stem;
+        (new GiveStrengthDialog(m_controller, settings, window()))->open();
+    });
+    reels->setEnabled(m_controller.session().reels.size() > 1);
+    auto* preset = menu.addAction("Keep as preset…", this, [this, place] { keepAsPreset(m_controller, m_desk.at(place)->settings, this); });
     auto* drop = menu.addAction("Drop", this, [this, place] { m_desk.drop(place); });
-    for (auto* a : {name, drop}) a->setEnabled(m_desk.at(place).has_value());
+    for (auto* a : {name, preset, drop}) a->setEnabled(m_desk.at(place).has_value());
     menu.exec(at);
 }
 

@@ -41,7 +41,7 @@ CourseBar::State CourseBar::stationState(int station) const {
     switch (station) {
         case 0: return state->missing ? State::Attention : state->reading ? State::InWork : state->inspection ? State::Done : State::Empty;
         case 1: return state->splitting ? State::InWork : split ? State::Done : State::Empty;
-        case 2: return !split ? State::Empty : reel->isolation == IsolationSettings{} ? State::InWork : State::Done;
+        case 2: return !split ? State::Empty : reel->strength == Reel::neutralStrength() ? State::InWork : State::Done;
         default: return State::Empty;
     }
 }

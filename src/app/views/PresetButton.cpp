@@ -18,12 +18,19 @@ PresetButton::PresetButton(Controller& controller, QWidget* parent) : QPushButto
     connect(m_menu, &QMenu::aboutToShow, this, &PresetButton::fill);
 }
 
-void PresetButton::guarded(const std::function<void()>& action) {
+namespace {
+void guarded(Controller& controller, const std::function<void()>& action) {
     try {
         action();
     } catch (const Error& e) {
-        emit m_controller.notice(QString::fromStdString(e.what()));
+        emit controller.notice(QString::fromStdString(e.what()));
     }
+}
+}  // namespace
+
+void keepAsPreset(Controller& controller, const IsolationSettings& settings, QWidget* parent) {
+    const QString name = QInputDialog::getText(parent, "Keep as preset", "Name");
+    if (!name.trimmed().isEmpty()) guarded(controller, [&] { savePreset(name.trimmed().toStdString(), settings); });
 }
 
 void PresetButton::fill() {
@@ -36,24 +43,16 @@ void PresetButton::fill() {
         if (!preset.shipped && !own) m_menu->addSeparator();
         own |= !preset.shipped;
         auto* action = m_menu->addAction(name, this, [this, preset, name] {
-            m_controller.editReel("Use preset " + name, [&](Reel& r) { r.isolation = preset.settings; });
+            m_controller.editReel("Use preset " + name, [&](Reel& r) { r.setIsolation(preset.settings); });
         });
         action->setToolTip(QString::fromStdString(preset.purpose));
         action->setCheckable(true);
-        action->setChecked(m_controller.reel() && m_controller.reel()->isolation == preset.settings);
-        if (!preset.shipped) remove->addAction(name, this, [this, preset] { guarded([&] { removePreset(preset); }); });
+        action->setChecked(m_controller.reel() && sameStrength(m_controller.reel()->isolation(), preset.settings));
+        if (!preset.shipped) remove->addAction(name, this, [this, preset] { guarded(m_controller, [&] { removePreset(preset); }); });
     }
     m_menu->addSeparator();
-    m_menu->addAction("Keep as preset…", this, [this] {
-        const QString name = QInputDialog::getText(this, "Keep as preset", "Name");
-        if (!name.trimmed().isEmpty() && m_controller.reel())
-            guarded([&] { savePreset(name.trimmed().toStdString(), m_controller.reel()->isolation); });
-    });
+    m_menu->addAction("Keep as preset…", this, [this] { if (m_controller.reel()) keepAsPreset(m_controller, m_controller.reel()->isolation(), this); });
     m_menu->addMenu(remove)->setEnabled(own);
-    m_menu->addSeparator();
-    auto* all = m_menu->addAction("Give this strength to all reels", &m_controller, &Controller::strengthToAllReels);
-    all->setToolTip("Every other reel of the session takes over these settings; one step to undo");
-    all->setEnabled(m_controller.session().reels.size() > 1);
 }
 
 }  // namespace rivlen

@@ -13,9 +13,11 @@ public:
 
 private:
     void fill();
-    void guarded(const std::function<void()>& action);  ///< tells what went wrong in one line
     Controller& m_controller;
     QMenu* m_menu;
 };
+
+/// Asks for a name and keeps a setting as a preset of one's own.
+void keepAsPreset(Controller& controller, const IsolationSettings& settings, QWidget* parent);
 
 }  // namespace rivlen

@@ -2,7 +2,6 @@
 
 #include <QEvent>
 #include <QHBoxLayout>
-#include <QPushButton>
 #include <QSignalBlocker>
 #include <cmath>
 
@@ -28,7 +27,7 @@ SettingRow::SettingRow(Controller& controller, const IsolationParameter& paramet
     m_value->setFixedWidth(64);
     m_value->setAlignment(Qt::AlignRight);
     m_value->setObjectName(QString(parameter.id) + "_value");
-    auto* reset = new QPushButton(QString(QChar(0x21ba)));
+    auto* reset = m_reset = new QPushButton(QString(QChar(0x21ba)));
     reset->setStyleSheet("padding: 3px 7px");
     reset->setObjectName(QString(parameter.id) + "_reset");
     reset->setToolTip(QString("Reset: %1").arg(QString::fromStdString(describeValue(parameter, parameter.neutral))));
@@ -58,7 +57,7 @@ SettingRow::SettingRow(Controller& controller, const IsolationParameter& paramet
 }
 
 void SettingRow::set(double value, bool dragging) {
-    m_controller.editReel(QString("Set %1").arg(m_parameter.name), [&](Reel& r) { r.isolation.*m_parameter.value = value; },
+    m_controller.editReel(QString("Set %1").arg(m_parameter.name), [&](Reel& r) { r.isolation().*m_parameter.value = value; },
                           dragging ? m_parameter.id : "");
 }
 
@@ -67,13 +66,20 @@ void SettingRow::refresh() {
     const ReelState* state = m_controller.currentState();
     const bool blind = m_controller.blind();
     setEnabled(reel && state && state->stems && !blind);
-    const double value = reel && !blind ? reel->isolation.*m_parameter.value : m_parameter.neutral;
+    for (QWidget* w : {static_cast<QWidget*>(m_slider), static_cast<QWidget*>(m_value), static_cast<QWidget*>(m_reset)}) w->setEnabled(isEnabled() && m_hindrance.isEmpty());
+    setToolTip(m_hindrance.isEmpty() ? QString(m_parameter.explanation) : m_hindrance);
+    const double value = reel && !blind ? reel->isolation().*m_parameter.value : m_parameter.neutral;
     const QSignalBlocker quiet(m_slider);
     m_slider->setValue(int(std::lround(value / m_parameter.step)));
     if (!m_value->hasFocus() || !m_value->isModified()) m_value->setText(blind ? QString("hidden") : QString::fromStdString(describeValue(m_parameter, value)));
 }
 
-void SettingRow::enterEvent(QEnterEvent*) { emit explained(m_parameter.explanation); }
+void SettingRow::setHindrance(const QString& sentence) {
+    m_hindrance = sentence;
+    refresh();
+}
+
+void SettingRow::enterEvent(QEnterEvent*) { emit explained(m_hindrance.isEmpty() ? QString(m_parameter.explanation) : m_hindrance); }
 
 bool SettingRow::eventFilter(QObject* object, QEvent* event) {
     if (event->type() == QEvent::FocusIn) emit explained(m_parameter.explanation);

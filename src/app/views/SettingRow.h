@@ -1,6 +1,7 @@
 #pragma once
 #include <QLabel>
 #include <QLineEdit>
+#include <QPushButton>
 #include <QSlider>
 #include <QWidget>
 
@@ -14,6 +15,9 @@ class SettingRow : public QWidget {
     Q_OBJECT
 public:
     SettingRow(Controller& controller, const IsolationParameter& parameter, QWidget* parent = nullptr);
+
+    /// Why the setting cannot be used now, one sentence; empty when it can.
+    void setHindrance(const QString& sentence);
 
 signals:
     void explained(const QString& sentence);
@@ -29,6 +33,8 @@ private:
     const IsolationParameter& m_parameter;
     QSlider* m_slider;
     QLineEdit* m_value;
+    QPushButton* m_reset;
+    QString m_hindrance;
 };
 
 }  // namespace rivlen

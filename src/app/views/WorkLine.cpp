@@ -61,6 +61,11 @@ void WorkLine::tick() {
         jobs = m_queue->status();
         if (!jobs.empty() && jobs.front().secondsSpent < 1) jobs.clear();
     }
+    if (jobs.empty()) {
+        m_queue = &m_controller.diagnosing();
+        jobs = m_queue->status();
+        if (!jobs.empty() && jobs.front().secondsSpent < 1) jobs.clear();
+    }
     const bool notice = !m_notice->isHidden();
     m_dismiss->setVisible(notice);
     m_bar->setVisible(!jobs.empty());

@@ -10,6 +10,8 @@ inline constexpr double kSilenceDb = -200.0;
 inline double toDb(double amplitude) {
     return amplitude > 1e-10 ? 20.0 * std::log10(amplitude) : kSilenceDb;
 }
+/// Of a power; far below kSilenceDb for none.
+inline double powerDb(double power) { return 10.0 * std::log10(power + 1e-30); }
 inline double fromDb(double db) { return std::pow(10.0, db / 20.0); }
 
 /// Largest magnitude; 0 for no samples.

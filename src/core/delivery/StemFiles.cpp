@@ -25,26 +25,27 @@ struct StemFiles::Impl {
     double residual = 0;
     int64_t samples = 0;
     int wanted = 0;
-    IsolationSettings settings;
+    bool withResult = false;
+    StrengthCourse course;
     Isolator isolator;
 
-    // Frames that wait for the isolation's context; they start margin() before the next frame to be written.
-    AudioBuffer source;
-    std::vector<AudioBuffer> stems;
+    StemBlock waiting;  ///< for the isolation's context; starts margin() before the next frame to be written
     int64_t written = 0;
 
-    Impl(int channels, int rate) : isolator(channels, rate), source(channels, isolator.margin()) {}
+    Impl(int channels, int rate) : isolator(channels, rate) {}
 
-    bool neutral() const { return settings.depth >= kFullDepth && !movesCells(settings); }
+    bool neutral() const { return course.constant() && course.base.depth >= kFullDepth && !movesCells(course.base) && !course.uses("room_keep") && !withResult; }
+
+    StemBlock silence(const StemBlock& like, int64_t frames) const { return like.slice(like.source.frames(), frames); }
 
     void write(int64_t count) {
         if (count <= 0) return;
         const int64_t margin = isolator.margin();
-        const auto out = isolator.apply(settings, wanted, written, count, source, stems);
-        put(source, margin, out);
+        auto out = isolator.apply(course, wanted, written, waiting.slice(0, count + 2 * margin));
+        if (withResult) out.stems.push_back(std::move(out.result));
+        put(waiting.source, margin, out.stems);
         written += count;
-        source = source.slice(count, source.frames() - count);
-        for (auto& stem : stems) stem = stem.slice(count, stem.frames() - count);
+        waiting = waiting.slice(count, waiting.source.frames() - count);
     }
 
     /// original's frames from offset on belong to out.
@@ -53,8 +54,8 @@ struct StemFiles::Impl {
         std::vector<double> sum(count);
         for (int c = 0; c < original.channels(); ++c) {
             std::fill(sum.begin(), sum.end(), 0.0);
-            for (const auto& stem : out) {
-                const auto row = stem.channel(c);
+            for (size_t s = 0; s < out.size() - withResult; ++s) {
+                const auto row = out[s].channel(c);
                 for (size_t i = 0; i < count; ++i) sum[i] += double(row[i]);
             }
             const auto x = original.channel(c).subspan(size_t(offset), count);
@@ -70,18 +71,19 @@ struct StemFiles::Impl {
     }
 };
 
-StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int rate, int channels, const IsolationSettings& settings,
+StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int rate, int channels, const StrengthCourse& course,
                      bool measureLoudness)
     : m(std::make_unique<Impl>(channels, rate)) {
-    const auto found = std::find(names.begin(), names.end(), settings.stem);
-    m->settings = settings;
+    const auto found = std::find(names.begin(), names.end(), course.base.stem);
+    m->course = course;
+    m->withResult = target.result;
     if (found == names.end() && !m->neutral())
-        throw Error(Error::Kind::Usage, "The network gives no stem \"" + settings.stem + "\": choose one of its own, or another network.");
+        throw Error(Error::Kind::Usage, "The network gives no stem \"" + course.base.stem + "\": choose one of its own, or another network.");
     m->wanted = int(found - names.begin());
+    if (m->withResult) names.push_back("result");
     for (const auto& name : names) {
         m->writers.push_back(std::make_unique<AudioWriter>(stemPath(target, name), rate, channels, target.format, target.overwrite));
         if (measureLoudness) m->meters.emplace_back(channels, rate, LoudnessMeter::Detail::LoudnessAndPeak);
-        m->stems.emplace_back(channels, m->isolator.margin());
     }
     m->energies.assign(names.size(), 0.0);
     m->peaks.assign(names.size(), 0.0f);
@@ -90,19 +92,16 @@ StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int r
 
 StemFiles::~StemFiles() = default;
 
-void StemFiles::add(const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
-    if (m->neutral()) return m->put(source, 0, stems);
-    m->source.append(source);
-    for (size_t s = 0; s < stems.size(); ++s) m->stems[s].append(stems[s]);
-    m->write(m->source.frames() - 2 * m->isolator.margin());
+void StemFiles::add(StemBlock block) {
+    if (m->neutral()) return m->put(block.source, 0, block.stems);
+    if (m->waiting.source.channels() == 0) m->waiting = m->silence(block, m->isolator.margin());
+    m->waiting.append(block);
+    m->write(m->waiting.source.frames() - 2 * m->isolator.margin());
 }
 
 StemReport StemFiles::finish() {
-    if (!m->neutral()) {
-        const int64_t left = m->source.frames() - m->isolator.margin();
-        const AudioBuffer silence(m->source.channels(), m->isolator.margin());
-        m->source.append(silence);
-        for (auto& stem : m->stems) stem.append(silence);
+    if (const int64_t left = m->waiting.source.frames() - m->isolator.margin(); left > 0) {
+        m->waiting.append(m->silence(m->waiting, m->isolator.margin()));
         m->write(left);
     }
     StemReport report;

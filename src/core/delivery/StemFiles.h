@@ -5,8 +5,9 @@
 #include <string>
 #include <vector>
 
-#include "core/isolation/IsolationSettings.h"
+#include "core/isolation/StrengthCourse.h"
 #include "core/media/AudioWriter.h"
+#include "core/separation/StemBlock.h"
 
 namespace rivlen {
 
@@ -31,15 +32,18 @@ public:
         std::string basename;
         AudioFormat format;
         bool overwrite = false;
+        bool result = false;  ///< BASENAME.result as well: the wanted stem with its Balance
     };
 
     /// Opens all files; throws Error (OutputUnwritable), or Error (Usage) when the settings shape a stem that is not among
     /// stems. measureLoudness costs a quarter of the writing.
-    StemFiles(const Target& target, std::vector<std::string> stems, int sampleRate, int channels, const IsolationSettings& settings,
+    StemFiles(const Target& target, std::vector<std::string> stems, int sampleRate, int channels, const StrengthCourse& course,
               bool measureLoudness = true);
     ~StemFiles();
 
-    void add(const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
+    /// The room, when there is one, in every block or in none.
+    void add(StemBlock block);
+    void add(const AudioBuffer& source, const std::vector<AudioBuffer>& stems) { add(StemBlock{source, stems, {}}); }
     StemReport finish();
 
 private:

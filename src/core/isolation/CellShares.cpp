@@ -39,28 +39,71 @@ void guard(std::vector<float>& row, const Onsets& onsets, int at, double amount)
     }
 }
 
+/// Band bias by bin, kept from frame to frame.
+class BinBias {
+public:
+    BinBias(size_t bins, double binHz) : m_bins(bins), m_binHz(binHz) {}
+    /// Empty when neutral.
+    const std::vector<double>& of(const BandBias& curve) {
+        if (m_known && curve == m_curve) return m_bias;
+        m_known = true;
+        m_curve = curve;
+        m_bias.clear();
+        if (!isNeutral(curve))
+            for (size_t k = 0; k < m_bins; ++k) m_bias.push_back(biasAt(curve, double(k) * m_binHz));
+        return m_bias;
+    }
+
+private:
+    size_t m_bins;
+    double m_binHz;
+    bool m_known = false;
+    BandBias m_curve;
+    std::vector<double> m_bias;
+};
+
+template <typename Test>
+bool any(const std::vector<Blend>& blends, Test&& test) {
+    return std::any_of(blends.begin(), blends.end(), [&](const Blend& b) { return std::any_of(b.begin(), b.end(), [&](const auto& one) { return test(one.first); }); });
+}
+
 }  // namespace
 
-Cells strengthened(const IsolationSettings& settings, const Cells& share, const Cells& power, int count, double binHz) {
-    const int reach = looksAround(settings) ? kCellReach : 0;
-    const int steady = int(std::lround(settings.steadiness / 100 * kCellReach));
-    const double exponent = std::exp2(settings.firmness / 50);
+bool looksAround(const std::vector<Blend>& blends) { return any(blends, [](const auto& s) { return looksAround(s); }); }
+bool movesCells(const std::vector<Blend>& blends) { return any(blends, [](const auto& s) { return movesCells(s); }); }
+
+Cells strengthened(const std::vector<Blend>& blends, const Cells& share, const Cells& power, int count, double binHz) {
+    const int reach = looksAround(blends) ? kCellReach : 0;
     std::optional<Onsets> onsets;
-    if (settings.onsetGuard > 0) onsets.emplace(share, power, binHz);
-    std::vector<double> bias;  // by bin; empty when neutral
-    if (!isNeutral(settings.bandBias))
-        for (size_t k = 0; k < share[0].size(); ++k) bias.push_back(biasAt(settings.bandBias, double(k) * binHz));
-    Cells out;
-    for (int i = reach; i < reach + count; ++i) {
+    if (any(blends, [](const auto& s) { return s.onsetGuard > 0; })) onsets.emplace(share, power, binHz);
+    BinBias bias(share[0].size(), binHz);
+    const auto one = [&](const IsolationSettings& settings, int i) {
+        const int steady = int(std::lround(settings.steadiness / 100 * kCellReach));
         std::vector<float> row = steady > 0 ? averaged(share, i, steady) : share[size_t(i)];
-        if (settings.firmness != 0)
+        if (settings.firmness != 0) {
+            const double exponent = std::exp2(settings.firmness / 50);
             for (float& p : row) {
                 const double a = std::pow(double(p), exponent), b = std::pow(1 - double(p), exponent);
                 p = a + b > 0 ? float(a / (a + b)) : p;
             }
-        for (size_t k = 0; k < bias.size(); ++k)
-            if (bias[k] != 0) row[k] = biased(row[k], bias[k]);
-        if (onsets) guard(row, *onsets, i, settings.onsetGuard / 100);
+        }
+        const auto& curve = bias.of(settings.bandBias);
+        for (size_t k = 0; k < curve.size(); ++k)
+            if (curve[k] != 0) row[k] = biased(row[k], curve[k]);
+        if (settings.onsetGuard > 0) guard(row, *onsets, i, settings.onsetGuard / 100);
+        return row;
+    };
+    Cells out;
+    for (int i = 0; i < count; ++i) {
+        const Blend& blend = blends[blends.size() == 1 ? 0 : size_t(i)];
+        std::vector<float> row = one(blend[0].first, reach + i);
+        if (blend.size() > 1) {
+            for (float& p : row) p *= float(blend[0].second);
+            for (size_t b = 1; b < blend.size(); ++b) {
+                const auto more = one(blend[b].first, reach + i);
+                for (size_t k = 0; k < row.size(); ++k) row[k] += float(blend[b].second) * more[k];
+            }
+        }
         out.push_back(std::move(row));
     }
     return out;

@@ -1,7 +1,7 @@
 #pragma once
 #include <vector>
 
-#include "core/isolation/IsolationSettings.h"
+#include "core/isolation/StrengthCourse.h"
 
 namespace rivlen {
 
@@ -22,12 +22,21 @@ inline constexpr int kCellReach = 12;
 ///  - Onset guard O: where a short noisy beginning near the wanted sound is found (Onsets.h), O / 100 of what is missing goes
 ///    to the wanted stem; it lets go over 5 frames.
 /// binHz: width of a bin.
-Cells strengthened(const IsolationSettings& settings, const Cells& share, const Cells& power, int count, double binHz);
+///
+/// blends: one for all frames, or one for each of the count frames; a frame's answers are averaged with the blend's weights.
+Cells strengthened(const std::vector<Blend>& blends, const Cells& share, const Cells& power, int count, double binHz);
+inline Cells strengthened(const IsolationSettings& settings, const Cells& share, const Cells& power, int count, double binHz) {
+    return strengthened(std::vector<Blend>{{{settings, 1.0}}}, share, power, count, binHz);
+}
 
 /// True when the strength of a cell depends on frames around it.
 inline bool looksAround(const IsolationSettings& s) { return s.steadiness > 0 || s.onsetGuard > 0; }
 
-/// True when anything but Depth is not neutral.
+/// True when a cell changes its owner: by anything but Depth, Room keep and Balance.
 inline bool movesCells(const IsolationSettings& s) { return s.firmness != 0 || looksAround(s) || !isNeutral(s.bandBias); }
+
+/// The same of any of the settings.
+bool looksAround(const std::vector<Blend>& blends);
+bool movesCells(const std::vector<Blend>& blends);
 
 }  // namespace rivlen

@@ -18,9 +18,15 @@ const std::vector<IsolationParameter>& isolationParameters() {
         {"onset_guard", "--onset-guard", "Onset guard", "%", 0.0, 100.0, 0.0, 1.0,
          "Gives the beginnings of t, s and x back to the voice. Too much: the bed's clicks come along.",
          &IsolationSettings::onsetGuard},
+        {"room_keep", "--room-keep", "Room keep", "%", 0.0, 100.0, 100.0, 1.0,
+         "How much of the room stays with the voice. Too little sounds like a booth, too much far away.",
+         &IsolationSettings::roomKeep},
         {"steadiness", "--steadiness", "Steadiness", "%", 0.0, 100.0, 0.0, 1.0,
          "Evens isolation out over time, against warble. Too much: the bed swells around each word.",
          &IsolationSettings::steadiness},
+        {"balance", "--balance", "Balance", "dB", -24.0, 24.0, 0.0, 0.5,
+         "The result's voice up and its remaining bed down, by half of this each. Too much: the bed drops out.",
+         &IsolationSettings::balance},
     };
     return table;
 }
@@ -58,6 +64,7 @@ nlohmann::json toJson(const IsolationSettings& settings) {
         else json[p.id] = value;
     }
     if (!settings.bandBias.empty()) json["band_bias"] = toJson(settings.bandBias);
+    if (!settings.bandBypassed.empty()) json["band_bypassed"] = toJson(settings.bandBypassed);
     return json;
 }
 
@@ -74,6 +81,7 @@ IsolationSettings isolationFromJson(const nlohmann::json& json) {
         }
     }
     if (json.contains("band_bias")) settings.bandBias = bandBiasFromJson(json.at("band_bias"));
+    if (json.contains("band_bypassed")) settings.bandBypassed = bandBiasFromJson(json.at("band_bypassed"));
     return settings;
 }
 

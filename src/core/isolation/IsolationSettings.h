@@ -16,11 +16,20 @@ struct IsolationSettings {
     double depth = kFullDepth;      ///< dB, 0 ... 60, kFullDepth = full
     double firmness = 0.0;          ///< -100 ... +100
     double onsetGuard = 0.0;        ///< %, 0 ... 100
+    double roomKeep = 100.0;        ///< %, 0 ... 100: of the dialogue's room; 100 is the network's plain answer
     double steadiness = 0.0;        ///< %, 0 ... 100
+    double balance = 0.0;           ///< dB, -24 ... +24: wanted sound against what is left of the rest, afterwards
     BandBias bandBias = {};         ///< isolation stronger or weaker by region
+    BandBias bandBypassed = {};     ///< values that points of bandBias have when they are switched on again; they stand at 0 meanwhile
 
     bool operator==(const IsolationSettings&) const = default;
 };
+
+/// Equal but for the stem.
+inline bool sameStrength(IsolationSettings a, const IsolationSettings& b) {
+    a.stem = b.stem;
+    return a == b;
+}
 
 /// One row of the table from which the session file, the command line and the window take a setting's name,
 /// range, unit, default and explanation.

@@ -1,5 +1,6 @@
 #include "core/isolation/Isolator.h"
 
+#include <algorithm>
 #include <cmath>
 
 #include "core/audio/ChannelLayout.h"
@@ -11,9 +12,32 @@ namespace {
 
 constexpr double kWindowSeconds = 0.0427;  // 2048 at 48 kHz: resolves a voice's harmonics, still short against a syllable
 
+constexpr int64_t kLevelStep = 64;  // samples between the moments at which levels are computed
+
 int64_t floorTo(int64_t value, int64_t grid) {
     const int64_t r = value % grid;
     return value - (r < 0 ? r + grid : r);
+}
+
+/// Calls f(i, levels) for frames [0, count) that begin at `first` of the recording.
+template <typename F>
+void withLevels(const StrengthCourse& course, int rate, int64_t first, int64_t count, F&& f) {
+    const auto at = [&](int64_t frame) { return course.levels(double(first + frame) / rate); };
+    StrengthLevels here = at(0);
+    if (course.constant()) {
+        for (int64_t i = 0; i < count; ++i) f(size_t(i), here);
+        return;
+    }
+    // On a grid that is the same whatever the block: see the class.
+    for (int64_t i = 0; i < count;) {
+        const int64_t begin = floorTo(first + i, kLevelStep) - first, end = begin + kLevelStep;
+        const StrengthLevels a = at(begin), b = at(end);
+        for (; i < std::min(end, count); ++i) {
+            const double w = double(i - begin) / kLevelStep;
+            const auto mix = [w](double x, double y) { return x + w * (y - x); };
+            f(size_t(i), StrengthLevels{mix(a.back, b.back), mix(a.wanted, b.wanted), mix(a.rest, b.rest), mix(a.room, b.room)});
+        }
+    }
 }
 
 }  // namespace
@@ -56,6 +80,30 @@ Isolator::Frame Isolator::analysed(const std::vector<int>& group, int64_t at, co
     return frame;
 }
 
+std::vector<Blend> Isolator::blends(const StrengthCourse& course, int64_t begin, int frames) const {
+    if (course.constant()) return {{{course.base, 1.0}}};
+    std::vector<Blend> all;
+    for (int i = 0; i < frames; ++i) all.push_back(course.at((double(begin) + double(i) * m_hop + m_size / 2) / m_rate));
+    return all;
+}
+
+void Isolator::keepRoom(const StrengthCourse& course, int wanted, int64_t origin, StemBlock& block) {
+    if (!block.hasRoom() || wanted != 0 || block.stems.size() < 2 || !course.uses("room_keep")) return;
+    auto& voice = block.stems[0];
+    auto& other = block.stems.back();
+    for (int c = 0; c < voice.channels(); ++c)
+        withLevels(course, m_rate, origin, voice.frames(), [&](size_t i, const StrengthLevels& l) {
+            const float taken = float((1 - l.room) * double(block.room.channel(c)[i]));
+            voice.channel(c)[i] -= taken;
+            other.channel(c)[i] += taken;
+        });
+}
+
+SpanCells Isolator::cells(const StrengthCourse& course, int wanted, int64_t first, StemBlock block) {
+    keepRoom(course, wanted, first - margin(), block);
+    return cells(wanted, first, block.source.frames() - 2 * margin(), block.source, block.stems);
+}
+
 SpanCells Isolator::cells(int wanted, int64_t first, int64_t count, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
     SpanCells out;
     out.first = floorTo(first, m_hop);
@@ -76,13 +124,17 @@ SpanCells Isolator::cells(int wanted, int64_t first, int64_t count, const AudioB
     return out;
 }
 
-void Isolator::moveCells(const IsolationSettings& settings, size_t group, int wanted, int64_t first, int64_t count,
-                         const AudioBuffer& source, const std::vector<AudioBuffer>& stems, std::vector<AudioBuffer>& moved) {
+void Isolator::moveCells(const StrengthCourse& course, size_t group, int wanted, int64_t first, int64_t count, const StemBlock& block,
+                         std::vector<AudioBuffer>& moved) {
+    const AudioBuffer& source = block.source;
+    const auto& stems = block.stems;
     const size_t bins = m_spectrum.size();
     const int64_t origin = first - margin();  // position of the buffers' first frame
-    const int reach = looksAround(settings) ? kCellReach : 0;
     const int64_t begin = floorTo(first - m_size + m_hop, m_hop);
     const int frames = int((first + count - begin + m_hop - 1) / m_hop);
+    const std::vector<Blend> strength = blends(course, begin, frames);
+    if (!movesCells(strength)) return;
+    const int reach = looksAround(strength) ? kCellReach : 0;
     std::vector<Cells> shares;  // by frame, then stem
     Cells share, power;         // the wanted one's and the source's, with reach frames around
     for (int i = -reach; i < frames + reach; ++i) {
@@ -99,7 +151,7 @@ void Isolator::moveCells(const IsolationSettings& settings, size_t group, int wa
         power.push_back(std::move(frame.power));
         if (i >= 0 && i < frames) shares.push_back(std::move(frame.shares));
     }
-    const Cells now = strengthened(settings, share, power, frames, double(m_rate) / m_size);
+    const Cells now = strengthened(strength, share, power, frames, double(m_rate) / m_size);
     std::vector<std::complex<float>> product(bins);
     for (int i = 0; i < frames; ++i) {
         const int64_t frame = begin + i * m_hop;
@@ -124,34 +176,59 @@ void Isolator::moveCells(const IsolationSettings& settings, size_t group, int wa
     }
 }
 
-std::vector<AudioBuffer> Isolator::apply(const IsolationSettings& settings, int wanted, int64_t first, int64_t count,
-                                         const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
-    std::vector<AudioBuffer> out;
-    for (const auto& stem : stems) out.push_back(stem.slice(margin(), count));
-    const bool moving = movesCells(settings) && stems.size() > 1;
-    if (moving) {
-        std::vector<AudioBuffer> moved(stems.size(), AudioBuffer(source.channels(), count));
-        for (size_t group = 0; group < m_groups.size(); ++group) moveCells(settings, group, wanted, first, count, source, stems, moved);
-        for (size_t s = 0; s < out.size(); ++s)
-            for (size_t i = 0; i < out[s].samples().size(); ++i) out[s].samples()[i] += moved[s].samples()[i];
-    }
-    const double back = settings.depth >= kFullDepth ? 0.0 : fromDb(-settings.depth);
-    if (back == 0.0 && !moving) return out;
+void Isolator::setLevels(const StrengthCourse& course, int wanted, int64_t first, const StemBlock& block, int64_t around, Isolated& out) const {
+    const int64_t count = out.stems[0].frames();
     // One of the others is what the rest leaves of the source, so that rounding cannot break the sum.
-    const size_t last = wanted == int(stems.size()) - 1 ? 0 : stems.size() - 1;
-    for (int c = 0; c < source.channels(); ++c) {
-        const auto x = source.channel(c).subspan(size_t(margin()), size_t(count));
-        for (size_t i = 0; i < x.size(); ++i) {
+    const size_t last = wanted == int(out.stems.size()) - 1 ? 0 : out.stems.size() - 1;
+    for (int c = 0; c < block.source.channels(); ++c) {
+        const auto x = block.source.channel(c).subspan(size_t(around), size_t(count));
+        const auto result = out.result.channel(c);
+        withLevels(course, m_rate, first, count, [&](size_t i, const StrengthLevels& l) {
             double others = 0;
-            for (size_t s = 0; s < out.size(); ++s) {
-                float& v = out[s].channel(c)[i];
-                v = float(int(s) == wanted ? v + back * (double(x[i]) - v) : v * (1.0 - back));
+            for (size_t s = 0; s < out.stems.size(); ++s) {
+                float& v = out.stems[s].channel(c)[i];
+                if (int(s) == wanted) {
+                    const double whole = v, rest = l.back * (double(x[i]) - whole);
+                    v = float(whole + rest);
+                    result[i] = float(l.wanted * whole + l.rest * rest);
+                } else {
+                    v = float(v * (1.0 - l.back));
+                }
                 if (s != last) others += v;
             }
-            out[last].channel(c)[i] = float(double(x[i]) - others);
-        }
+            if (out.stems.size() > 1) out.stems[last].channel(c)[i] = float(double(x[i]) - others);
+        });
     }
+}
+
+Isolator::Isolated Isolator::apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block, int64_t around) {
+    const int64_t count = block.source.frames() - 2 * around;
+    const auto neutral = [&](const auto& blend) {
+        return std::all_of(blend.begin(), blend.end(), [](const auto& one) { return one.first.depth >= kFullDepth && one.first.balance == 0; });
+    };
+    if (block.hasRoom() && course != m_course) {
+        if (course.uses("room_keep") || m_course.uses("room_keep")) forget();
+        m_course = course;
+    }
+    keepRoom(course, wanted, first - around, block);
+    Isolated out;
+    for (const auto& stem : block.stems) out.stems.push_back(stem.slice(around, count));
+    bool moving = false;
+    if (block.stems.size() > 1 && (!course.constant() || movesCells(course.base))) {
+        std::vector<AudioBuffer> moved(block.stems.size(), AudioBuffer(block.source.channels(), count));
+        for (size_t group = 0; group < m_groups.size(); ++group) moveCells(course, group, wanted, first, count, block, moved);
+        for (size_t s = 0; s < out.stems.size(); ++s)
+            for (size_t i = 0; i < out.stems[s].samples().size(); ++i) out.stems[s].samples()[i] += moved[s].samples()[i];
+        moving = true;
+    }
+    out.result = out.stems[size_t(wanted)];
+    if (moving || !course.constant() || !neutral(course.at(0)) || (block.hasRoom() && course.uses("room_keep"))) setLevels(course, wanted, first, block, around, out);
     return out;
+}
+
+std::vector<AudioBuffer> Isolator::apply(const IsolationSettings& settings, int wanted, int64_t first, int64_t,
+                                         const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+    return apply(StrengthCourse(settings), wanted, first, StemBlock{source, stems, {}}).stems;
 }
 
 }  // namespace rivlen

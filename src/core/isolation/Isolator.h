@@ -6,6 +6,7 @@
 
 #include "core/audio/AudioBuffer.h"
 #include "core/isolation/SpanCells.h"
+#include "core/separation/StemBlock.h"
 #include "core/spectral/Fft.h"
 
 namespace rivlen {
@@ -28,12 +29,22 @@ public:
     /// Frames of context that apply() needs before and after.
     int64_t margin() const { return m_size + kCellReach * m_hop; }
 
-    /// source and stems cover [first - margin(), first + count + margin()) of the recording; returns the stems'
-    /// frames [first, first + count) at the settings. wanted is the index of the wanted stem.
+    struct Isolated {
+        std::vector<AudioBuffer> stems;  ///< sum to the source
+        AudioBuffer result;              ///< the wanted one with its Balance
+    };
+    /// What apply() needs around for a strength: margin(), or nothing when no cell is moved.
+    int64_t margin(const StrengthCourse& course) const { return course.constant() && !movesCells(course.base) ? 0 : margin(); }
+    /// block covers [first - m, first + count + m) of the recording with m = around: margin(), or at least margin(course); returns [first, first + count)
+    /// at the strength. wanted is the index of the wanted stem.
+    Isolated apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block, int64_t around);
+    Isolated apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block) { return apply(course, wanted, first, std::move(block), margin()); }
+    /// The same for one setting and a room that is not known: the stems alone.
     std::vector<AudioBuffer> apply(const IsolationSettings& settings, int wanted, int64_t first, int64_t count,
                                    const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
 
-    /// What apply() works on in [first, first + count), to weigh settings without making sound; same arguments.
+    /// What apply() works on, to weigh settings without making sound; same arguments. Of the course only Room keep counts.
+    SpanCells cells(const StrengthCourse& course, int wanted, int64_t first, StemBlock block);
     SpanCells cells(int wanted, int64_t first, int64_t count, const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
 
     /// Remembers transformed frames between calls, for whoever walks through one recording in small blocks.
@@ -50,9 +61,13 @@ private:
     Frame analysed(const std::vector<int>& group, int64_t at, const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
     void transform(std::span<const float> row, int64_t at);
 
+    /// What the strength is at frames [first, first + count) of the grid, one for all when it is the same.
+    std::vector<Blend> blends(const StrengthCourse& course, int64_t begin, int frames) const;
+    /// Moves what Room keep takes from the dialogue.
+    void keepRoom(const StrengthCourse& course, int wanted, int64_t origin, StemBlock& block);
     /// Adds what changes owner to moved[stem] (count frames).
-    void moveCells(const IsolationSettings& settings, size_t group, int wanted, int64_t first, int64_t count,
-                   const AudioBuffer& source, const std::vector<AudioBuffer>& stems, std::vector<AudioBuffer>& moved);
+    void moveCells(const StrengthCourse& course, size_t group, int wanted, int64_t first, int64_t count, const StemBlock& block, std::vector<AudioBuffer>& moved);
+    void setLevels(const StrengthCourse& course, int wanted, int64_t first, const StemBlock& block, int64_t around, Isolated& out) const;
 
     int m_size, m_hop, m_rate;
     Fft m_fft;
@@ -62,6 +77,7 @@ private:
     std::vector<std::vector<int>> m_groups;
     size_t m_keep = 0;
     std::map<std::pair<int64_t, size_t>, Frame> m_kept;  ///< by position and group
+    StrengthCourse m_course;  ///< that was applied last
 };
 
 }  // namespace rivlen

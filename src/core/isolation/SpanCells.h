@@ -3,6 +3,7 @@
 
 #include "core/audio/SampleSource.h"
 #include "core/isolation/CellShares.h"
+#include "core/separation/StemBlock.h"
 
 namespace rivlen {
 
@@ -19,11 +20,13 @@ struct SpanCells {
     int rate = 0;         ///< Hz
     double binHz = 0;     ///< width of a bin
 
+    /// The middle of a frame, from the recording's first sample.
+    double secondOf(int frame) const { return (double(first) + double(frame) * hop + double(rate) / binHz / 2) / rate; }
     double seconds() const { return double(frames) * hop / rate; }
 };
 
 /// The cells of [first, first + count) of a recording and its stems, all of one rate and layout; wanted: index of the wanted
-/// stem. Takes some 2 MB a second. Throws Error (InputUnreadable).
-SpanCells readSpanCells(SampleSource& source, const std::vector<std::unique_ptr<SampleSource>>& stems, int wanted, int64_t first, int64_t count);
+/// stem; of the course only Room keep counts. Takes some 2 MB a second. Throws Error (InputUnreadable).
+SpanCells readSpanCells(SampleSource& source, StemReaders& stems, const StrengthCourse& course, int wanted, int64_t first, int64_t count);
 
 }  // namespace rivlen

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 #include <cstdio>
+#include <future>
 
 namespace rivlen {
 
@@ -41,13 +42,21 @@ TradeOff tradeOff(const IsolationSettings& settings, Weigher& weigher, const Pro
         path.push_back(path.back());
         path.back().firmness = f;
     }
+    // Points do not depend on each other: every second one is weighed on a thread of its own.
     TradeOff out;
-    for (const auto& s : path) {
-        progress.throwIfCancelled();
-        const Weighing w = weigher.weigh(s);
-        out.curve.push_back({s.depth, s.firmness, w.spillDb, w.damage, w.sdrDb});
-        progress.report(double(out.curve.size()) / double(path.size()));
-    }
+    out.curve.resize(path.size());
+    const auto weighEverySecond = [&](Weigher& with, size_t first, bool reporting) {
+        for (size_t i = first; i < path.size(); i += 2) {
+            progress.throwIfCancelled();
+            const Weighing w = with.weigh(path[i]);
+            out.curve[i] = {path[i].depth, path[i].firmness, w.spillDb, w.damage, w.sdrDb};
+            if (reporting) progress.report(double(i + 1) / double(path.size()));
+        }
+    };
+    Weigher second = weigher;
+    auto helper = std::async(std::launch::async, [&] { weighEverySecond(second, 1, false); });
+    weighEverySecond(weigher, 0, true);  // should it throw, the helper is waited for, and stops as well
+    helper.get();
     const auto depths = out.curve.begin() + std::size(kDepths);  // more firmness than the network's own hardly ever gains
     const auto best = std::max_element(out.curve.begin(), depths, [](const TradePoint& a, const TradePoint& b) { return a.sdrDb < b.sdrDb; })->sdrDb;
     while (out.curve[size_t(out.knee)].sdrDb < best - kNearlyBest) ++out.knee;

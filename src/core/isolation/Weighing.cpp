@@ -48,22 +48,35 @@ Weigher::Weigher(const SpanCells& cells) : m_cells(cells), m_correctionDb(spillC
     }
 }
 
-void Weigher::findOwnership(const IsolationSettings& settings) {
-    IsolationSettings but = settings;
-    but.depth = m_settings.depth;
-    if (!m_now.empty() && but == m_settings) return;
-    m_settings = settings;
+void Weigher::findOwnership(const StrengthCourse& course) {
+    StrengthCourse but = course;
+    if (course.constant()) but.base.depth = m_course.base.depth, but.base.balance = m_course.base.balance;
+    if (!m_now.empty() && but == m_course) return;
+    m_course = course;
     m_now.clear();
-    const bool around = looksAround(settings);
+    std::vector<Blend> strength{course.at(0)};
+    if (!course.constant()) {
+        strength.clear();
+        for (int t = 0; t < m_cells.frames; ++t) strength.push_back(course.at(m_cells.secondOf(t)));
+    }
+    const bool around = looksAround(strength);
     for (const auto& group : m_cells.groups) {
         const auto span = [&](const Cells& all) { return around ? all : Cells(all.begin() + kCellReach, all.end() - kCellReach); };
-        m_now.push_back(strengthened(settings, span(group.share), settings.onsetGuard > 0 ? group.power : Cells(), m_cells.frames, m_cells.binHz));
+        m_now.push_back(strengthened(strength, span(group.share), around ? group.power : Cells(), m_cells.frames, m_cells.binHz));
     }
 }
 
-Weighing Weigher::weigh(const IsolationSettings& settings) {
-    findOwnership(settings);
-    const float back = settings.depth >= kFullDepth ? 0.0f : float(fromDb(-settings.depth));
+std::vector<float> Weigher::backs(const StrengthCourse& course) const {
+    const auto back = [](const StrengthLevels& l) { return float(l.back * l.rest / l.wanted); };
+    std::vector<float> all(size_t(m_cells.frames), back(course.levels(0)));
+    if (!course.constant())
+        for (int t = 0; t < m_cells.frames; ++t) all[size_t(t)] = back(course.levels(m_cells.secondOf(t)));
+    return all;
+}
+
+Weighing Weigher::weigh(const StrengthCourse& course) {
+    findOwnership(course);
+    const std::vector<float> allBacks = backs(course);
     const size_t width = size_t(std::max(1L, std::lround(kBandHz / m_cells.binHz)));
     std::vector<int> momentOf;
     for (int t = 0; t < m_cells.frames; ++t) momentOf.push_back(int(double(t) * m_cells.hop / m_cells.rate / kMomentSeconds));
@@ -78,8 +91,9 @@ Weighing Weigher::weigh(const IsolationSettings& settings) {
         for (int t = 0; t < m_cells.frames; ++t) {
             const auto &P = m_cells.groups[group].power[size_t(t + kCellReach)], &V = m_wanted[group][size_t(t)];
             auto& g = gains[size_t(t)];
+            const float back = allBacks[size_t(t)];
             for (size_t k = 0; k < bins; ++k) {
-                g[k] = back + (1 - back) * g[k];
+                g[k] = g[k] + back * (1 - g[k]);
                 Band& band = bands[k / width];
                 band.v += V[k], band.gv += g[k] * V[k];
                 band.b += P[k] - V[k], band.gb += g[k] * (P[k] - V[k]);

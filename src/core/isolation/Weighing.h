@@ -61,14 +61,16 @@ public:
     /// Keeps a reference to cells.
     explicit Weigher(const SpanCells& cells);
 
-    Weighing weigh(const IsolationSettings& settings);
+    /// Room keep must be the one that the cells were made with; of Balance its difference counts, as if it were more or less Depth.
+    Weighing weigh(const StrengthCourse& course);
 
 private:
-    void findOwnership(const IsolationSettings& settings);
+    void findOwnership(const StrengthCourse& course);
+    std::vector<float> backs(const StrengthCourse& course) const;  ///< by frame
 
     const SpanCells& m_cells;
     double m_correctionDb;
-    IsolationSettings m_settings;    ///< that m_now was computed for
+    StrengthCourse m_course;         ///< that m_now was computed for
     std::vector<Cells> m_now;        ///< the wanted stem's share at the strength, by group: all but Depth
     std::vector<Cells> m_wanted;     ///< V, by group
     std::vector<std::shared_ptr<const DamageCounter>> m_counters;  ///< by group

@@ -1,5 +1,9 @@
 #include "core/jobs/JobQueue.h"
 
+#include <sys/resource.h>
+#include <sys/syscall.h>
+#include <unistd.h>
+
 namespace rivlen {
 
 JobQueue::JobQueue() : m_thread([this] { run(); }) {}
@@ -52,6 +56,8 @@ std::vector<JobQueue::Status> JobQueue::status() const {
 }
 
 void JobQueue::run() {
+    // Sound must not wait for work: on Linux a thread has a niceness of its own, and hands it on to those it starts.
+    setpriority(PRIO_PROCESS, id_t(::syscall(SYS_gettid)), 5);
     while (true) {
         std::shared_ptr<Job> job;
         {

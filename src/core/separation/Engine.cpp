@@ -8,6 +8,7 @@
 #include "core/audio/Error.h"
 #include "core/audio/Resampler.h"
 #include "core/separation/Remainder.h"
+#include "core/separation/StemBlock.h"
 #include "core/separation/TileStream.h"
 
 namespace rivlen {
@@ -25,8 +26,11 @@ public:
                   o.quality == EngineOptions::Quality::Fine ? 2 : 1, alone) {
         const NetworkCard& card = network->card();
         const auto given = stemsGiven(card, o);
-        for (size_t s = 0; s < card.stems.size(); ++s)
-            m_row.push_back(o.apart ? s : size_t(std::find(given.begin(), given.end(), card.shown[card.shownRow[s]]) - given.begin()));
+        for (size_t s = 0; s < card.stems.size(); ++s) {
+            auto row = std::find(given.begin(), given.end(), card.stems[s]);
+            if (row == given.end()) row = std::find(given.begin(), given.end(), card.shown[card.shownRow[s]]);
+            m_row.push_back(size_t(row - given.begin()));
+        }
         for (size_t s = 0; s < given.size(); ++s) {
             m_out.emplace_back(network->card().sampleRate, rate, int(m_channels.size()));
             ready.emplace_back(int(m_channels.size()));
@@ -107,6 +111,19 @@ std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions
         if (std::find(options.stems.begin(), options.stems.end(), name) == options.stems.end())
             throw Error(Error::Kind::Usage, "The network \"" + card.id + "\" has a stem \"" + name + "\" that has no place here: its card can show it as one of the known stems.");
     return options.stems;
+}
+
+bool separatesRoom(const NetworkCard& card) {
+    for (size_t s = 0; s < card.stems.size(); ++s)
+        if (card.stems[s] == kRoomStem && card.shown[card.shownRow[s]] == "dialogue") return true;
+    return false;
+}
+
+std::vector<std::string> withRoom(const NetworkCard& card, std::vector<std::string> stems) {
+    if (!separatesRoom(card) || stems.empty() || stems[0] != "dialogue")
+        throw Error(Error::Kind::Usage, "The network \"" + card.id + "\" does not separate the room from the voice: leave Room keep at 100 %, or choose another network.");
+    stems.push_back(kRoomStem);
+    return stems;
 }
 
 void separate(SampleSource& source, const std::shared_ptr<Network>& network, const EngineOptions& options,

@@ -16,7 +16,7 @@ struct EngineOptions {
     int64_t to = -1;                  ///< one past the last frame; -1: the end
     double tileSeconds = 0;           ///< length of a tile without its context; 0: 32 s
     double firstTileSeconds = 4.0;    ///< shorter first tile, so that something is heard soon
-    std::vector<std::string> stems;   ///< the stems wanted, in order, by their shown names; one that the network lacks is silent
+    std::vector<std::string> stems;   ///< the stems wanted, in order, by their own or their shown names; one that the network lacks is silent
     bool apart = false;               ///< every stem of the network by itself, also those shown as part of another
 };
 
@@ -28,6 +28,11 @@ using StemSink = std::function<void(int64_t first, const AudioBuffer& source, co
 /// The stems that separate() gives, in order: the wanted ones, the card's shown ones, or all of them.
 /// Throws Error (Usage) when the network has a stem that nobody wants: it would be lost.
 std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions& options);
+
+/// The same stems with the voice's room after them, for EngineOptions::stems; see gathered(). Throws Error (Usage) when the network
+/// does not separate the room from the dialogue.
+std::vector<std::string> withRoom(const NetworkCard& card, std::vector<std::string> stems);
+bool separatesRoom(const NetworkCard& card);
 
 /// Separates a recording of any length, rate and channel count in bounded memory.
 ///

@@ -73,7 +73,7 @@ fs::path StemStore::folderFor(const fs::path& source, const std::string& network
     return cacheFolder() / "stems" / (source.stem().string().substr(0, 40) + "-" + key);
 }
 
-fs::path StemStore::stemFile(int stem) const { return m_folder / (m_shape.stems[size_t(stem)] + ".f32"); }
+fs::path StemStore::stemFile(int stem) const { return m_folder / ((stem < int(m_shape.stems.size()) ? m_shape.stems[size_t(stem)] : std::string(kRoomStem)) + ".f32"); }
 
 int StemStore::stemIndex(const std::string& name) const {
     const auto found = std::find(m_shape.stems.begin(), m_shape.stems.end(), name);
@@ -87,9 +87,9 @@ std::shared_ptr<StemStore> StemStore::openFinished(const fs::path& folder) {
         const auto facts = nlohmann::json::parse(in);
         auto store = std::shared_ptr<StemStore>(new StemStore);
         store->m_folder = folder;
-        store->m_shape = {facts.at("stems").get<std::vector<std::string>>(), facts.at("sample_rate"), facts.at("channels"), facts.at("frames")};
-        for (size_t s = 0; s < store->m_shape.stems.size(); ++s)
-            if (fs::file_size(store->stemFile(int(s))) != uintmax_t(store->m_shape.frames) * uintmax_t(store->m_shape.channels) * sizeof(float))
+        store->m_shape = {facts.at("stems").get<std::vector<std::string>>(), facts.at("sample_rate"), facts.at("channels"), facts.at("frames"), facts.value("room", false)};
+        for (int s = 0; s < store->files(); ++s)
+            if (fs::file_size(store->stemFile(s)) != uintmax_t(store->m_shape.frames) * uintmax_t(store->m_shape.channels) * sizeof(float))
                 return nullptr;
         store->m_levels = std::make_unique<LevelTrack>(int(store->m_shape.stems.size()));
         const auto& levels = facts.at("levels");
@@ -112,8 +112,8 @@ std::shared_ptr<StemStore> StemStore::create(const fs::path& folder, Shape shape
     store->m_folder = folder;
     store->m_shape = std::move(shape);
     store->m_levels = std::make_unique<LevelTrack>(int(store->m_shape.stems.size()));
-    for (size_t s = 0; s < store->m_shape.stems.size(); ++s) {
-        const int file = ::open(store->stemFile(int(s)).c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
+    for (int s = 0; s < store->files(); ++s) {
+        const int file = ::open(store->stemFile(s).c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
         if (file < 0)
             throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + folder.string() + "\" (" + std::strerror(errno) + "): free some space or check its permissions.");
         store->m_files.push_back(file);
@@ -130,37 +130,47 @@ std::optional<double> StemStore::residualDb() const {
     return toDb(m_residual);
 }
 
-void StemStore::append(const std::vector<AudioBuffer>& stems, const AudioBuffer* source) {
-    if (source) {
+void StemStore::write(int stem, const AudioBuffer& sound) {
+    std::vector<float> interleaved(sound.samples().size());
+    for (int c = 0; c < sound.channels(); ++c)
+        for (int64_t i = 0; i < sound.frames(); ++i)
+            interleaved[size_t(i * sound.channels() + c)] = sound.channel(c)[size_t(i)];
+    const char* from = reinterpret_cast<const char*>(interleaved.data());
+    size_t left = interleaved.size() * sizeof(float);
+    while (left > 0) {
+        const ssize_t wrote = ::write(m_files[size_t(stem)], from, left);
+        if (wrote < 0 && errno == EINTR) continue;
+        if (wrote <= 0)
+            throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + m_folder.string() + "\" (" + std::strerror(errno) + "): free some space and split again.");
+        from += wrote;
+        left -= size_t(wrote);
+    }
+}
+
+void StemStore::append(const StemBlock& block) {
+    if (block.source.channels() > 0) {
         double residual = std::max(0.0, m_residual.load());
-        const auto x = source->samples();
+        const auto x = block.source.samples();
         for (size_t i = 0; i < x.size(); ++i) {
             double sum = 0;
-            for (const auto& stem : stems) sum += double(stem.samples()[i]);
+            for (const auto& stem : block.stems) sum += double(stem.samples()[i]);
             residual = std::max(residual, std::fabs(sum - double(x[i])));
         }
         m_residual = residual;
     }
-    std::vector<float> interleaved;
-    for (size_t s = 0; s < stems.size(); ++s) {
-        const AudioBuffer& stem = stems[s];
-        interleaved.resize(stem.samples().size());
-        for (int c = 0; c < stem.channels(); ++c)
-            for (int64_t i = 0; i < stem.frames(); ++i)
-                interleaved[size_t(i * stem.channels() + c)] = stem.channel(c)[size_t(i)];
-        const char* from = reinterpret_cast<const char*>(interleaved.data());
-        size_t left = interleaved.size() * sizeof(float);
-        while (left > 0) {
-            const ssize_t wrote = ::write(m_files[s], from, left);
-            if (wrote < 0 && errno == EINTR) continue;
-            if (wrote <= 0)
-                throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + m_folder.string() + "\" (" + std::strerror(errno) + "): free some space and split again.");
-            from += wrote;
-            left -= size_t(wrote);
-        }
+    for (size_t s = 0; s < block.stems.size(); ++s) write(int(s), block.stems[s]);
+    if (m_shape.room) write(int(block.stems.size()), block.room);
+    m_levels->add(block.stems);
+    m_available += block.stems.at(0).frames();
+}
+
+void StemStore::skip(int64_t frames) {
+    m_available += frames;
+    for (int file : m_files) {
+        const off_t size = off_t(m_available) * m_shape.channels * off_t(sizeof(float));
+        if (::ftruncate(file, size) != 0 || ::lseek(file, size, SEEK_SET) != size)
+            throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + m_folder.string() + "\" (" + std::strerror(errno) + "): free some space and try again.");
     }
-    m_levels->add(stems);
-    m_available += stems.at(0).frames();
 }
 
 void StemStore::finish() {
@@ -170,7 +180,7 @@ void StemStore::finish() {
     const fs::path part = m_folder / "stems.json.part";
     {
         std::ofstream out(part);
-        out << nlohmann::json{{"stems", m_shape.stems}, {"sample_rate", m_shape.sampleRate}, {"channels", m_shape.channels}, {"frames", m_shape.frames}, {"residual", m_residual.load()}, {"levels", levels}}.dump();
+        out << nlohmann::json{{"stems", m_shape.stems}, {"sample_rate", m_shape.sampleRate}, {"channels", m_shape.channels}, {"frames", m_shape.frames}, {"room", m_shape.room}, {"residual", m_residual.load()}, {"levels", levels}}.dump();
     }
     std::error_code problem;
     fs::rename(part, m_folder / "stems.json", problem);
@@ -179,9 +189,10 @@ void StemStore::finish() {
 
 std::unique_ptr<SampleSource> StemStore::open(int stem) const { return std::make_unique<StemReader>(stemFile(stem), m_shape); }
 
-std::vector<std::unique_ptr<SampleSource>> StemStore::openAll() const {
-    std::vector<std::unique_ptr<SampleSource>> readers;
-    for (size_t s = 0; s < m_shape.stems.size(); ++s) readers.push_back(open(int(s)));
+StemReaders StemStore::openAll() const {
+    StemReaders readers;
+    for (size_t s = 0; s < m_shape.stems.size(); ++s) readers.stems.push_back(open(int(s)));
+    if (m_shape.room) readers.room = open(int(m_shape.stems.size()));
     return readers;
 }
 

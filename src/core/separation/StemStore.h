@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "core/audio/SampleSource.h"
+#include "core/separation/StemBlock.h"
 #include "core/spectral/LevelTrack.h"
 
 namespace rivlen {
@@ -21,6 +22,7 @@ public:
         int sampleRate = 0;
         int channels = 0;
         int64_t frames = 0;
+        bool room = false;  ///< the voice's room is kept beside the stems
     };
 
     /// The store's folder for a recording and a network: changes when the file, the network or the quality does.
@@ -37,8 +39,11 @@ public:
     int64_t available() const { return m_available; }  ///< frames that can be read already
     bool finished() const { return m_finished; }
 
-    /// The next frames of all stems, and of the source to measure what they lack. Throws Error (OutputUnwritable), e.g. disk full.
-    void append(const std::vector<AudioBuffer>& stems, const AudioBuffer* source = nullptr);
+    /// The next frames of all stems, of the room when there is one, and of the source, if given, to measure what they lack. Throws Error (OutputUnwritable), e.g. disk full.
+    void append(const StemBlock& block);
+    void append(const std::vector<AudioBuffer>& stems) { append(StemBlock{{}, stems, {}}); }
+    /// Leaves frames out: they read as silence and take no space. Only at the beginning and the end.
+    void skip(int64_t frames);
     void finish();
     /// Peak of the source minus the sum of the stems in dBFS, so far; nothing when it was not measured.
     std::optional<double> residualDb() const;
@@ -47,13 +52,15 @@ public:
 
     /// A reader of one stem with its own position; frames not yet available read as silence.
     std::unique_ptr<SampleSource> open(int stem) const;
-    /// Readers of all stems, in order.
-    std::vector<std::unique_ptr<SampleSource>> openAll() const;
+    /// Readers of all stems, in order, and of the room.
+    StemReaders openAll() const;
     const std::filesystem::path& folder() const { return m_folder; }
 
 private:
     StemStore() = default;
-    std::filesystem::path stemFile(int stem) const;
+    std::filesystem::path stemFile(int stem) const;  ///< the room's comes after the stems'
+    int files() const { return int(m_shape.stems.size()) + m_shape.room; }
+    void write(int stem, const AudioBuffer& sound);
     std::filesystem::path m_folder;
     Shape m_shape;
     std::vector<int> m_files;

@@ -39,6 +39,8 @@ bool History::modified() const {
     Session now = m_session;
     now.stage = m_saved.stage;
     now.current = m_saved.current;
+    for (Reel& r : now.reels)
+        if (const Reel* before = m_saved.reel(r.id)) r.region = before->region;
     return !(now == m_saved);
 }
 

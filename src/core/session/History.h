@@ -16,7 +16,7 @@ public:
     /// Applies a change under a name for the undo list. Consecutive edits with the same non-empty gesture
     /// (a slider being dragged) become one step. A change that changes nothing leaves no trace.
     void edit(const std::string& name, const std::function<void(Session&)>& change, const std::string& gesture = "");
-    /// Changes what is remembered but not undone: the stage and reel in use.
+    /// Changes what is remembered but not undone: the stage, reel and region in use.
     void remember(const std::function<void(Session&)>& change);
     void endGesture() { m_gesture.clear(); }
 
@@ -29,7 +29,7 @@ public:
 
     void reset(Session session);  ///< a newly opened session: no history
     void markSaved() { m_saved = m_session; }
-    /// True when something was edited since it was saved; which reel and stage are in use does not count.
+    /// True when something was edited since it was saved; which reel, stage and region are in use does not count.
     bool modified() const;
 
 private:

@@ -12,7 +12,7 @@ namespace fs = std::filesystem;
 using nlohmann::json;
 
 namespace {
-constexpr int kVersion = 1;
+constexpr int kVersion = 2;  // 1 knew one setting a reel
 }
 
 const Reel* Session::reel(const std::string& id) const {
@@ -22,6 +22,12 @@ const Reel* Session::reel(const std::string& id) const {
 }
 
 Reel* Session::reel(const std::string& id) { return const_cast<Reel*>(std::as_const(*this).reel(id)); }
+
+std::array<StrengthCourse, kStemCount> Reel::neutralStrength() {
+    std::array<StrengthCourse, kStemCount> all;
+    for (size_t s = 0; s < kStemCount; ++s) all[s].base.stem = kStemNames[s];
+    return all;
+}
 
 Reel makeReel(const Session& session, const fs::path& source) {
     Reel reel;
@@ -56,7 +62,16 @@ Session loadSession(const fs::path& file) {
             reel.source = (folder / r.at("source").get<std::string>()).lexically_normal();
             reel.network = r.value("network", "");
             reel.quality = r.value("quality", "fine");
-            if (r.contains("isolation")) reel.isolation = isolationFromJson(r.at("isolation"));
+            if (r.contains("isolation")) {  // version 1
+                const IsolationSettings settings = isolationFromJson(r.at("isolation"));
+                reel.stem = kStemNames[stemPlace(settings.stem)];
+                reel.course().base = settings;
+            }
+            reel.stem = kStemNames[stemPlace(r.value("stem", reel.stem))];
+            for (const json& c : r.value("strength", json::array())) {
+                StrengthCourse course = courseFromJson(c);
+                reel.strength[stemPlace(course.base.stem)] = std::move(course);
+            }
             for (const json& c : r.value("candidates", json::array())) {
                 const std::string place = c.at("place");
                 if (place.size() != 1 || place[0] < 'A' || place[0] >= 'A' + kCandidates) throw refuse("has a candidate \"" + place + "\": only A to D are known.");
@@ -78,7 +93,9 @@ void saveSession(const Session& session, const fs::path& file) {
     for (const Reel& r : session.reels) {
         const fs::path relative = r.source.lexically_relative(folder);
         json j{{"id", r.id}, {"name", r.name}, {"source", (relative.empty() ? r.source : relative).generic_string()},
-               {"network", r.network}, {"quality", r.quality}, {"isolation", toJson(r.isolation)}};
+               {"network", r.network}, {"quality", r.quality}, {"stem", r.stem}};
+        for (size_t s = 0; s < kStemCount; ++s)
+            if (r.strength[s] != Reel::neutralStrength()[s]) j["strength"].push_back(toJson(r.strength[s]));
         for (int i = 0; i < kCandidates; ++i)
             if (const auto& c = r.candidates[size_t(i)]) j["candidates"].push_back({{"place", std::string(1, char('A' + i))}, {"name", c->name}, {"isolation", toJson(c->settings)}});
         if (r.loop) j["loop"] = {r.loop->first, r.loop->second};

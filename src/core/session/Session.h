@@ -6,7 +6,8 @@
 #include <utility>
 #include <vector>
 
-#include "core/isolation/IsolationSettings.h"
+#include "core/isolation/StemNames.h"
+#include "core/isolation/StrengthCourse.h"
 
 namespace rivlen {
 
@@ -27,10 +28,29 @@ struct Reel {
     std::filesystem::path source;  ///< absolute; never written to
     std::string network;           ///< network id; empty: the default one
     std::string quality = "fine";  ///< "quick" or "fine"
-    IsolationSettings isolation;
+    std::string stem = "dialogue";  ///< the wanted one, whose strength is worked on
+    std::array<StrengthCourse, kStemCount> strength = neutralStrength();  ///< by kStemNames
+    int region = -1;                ///< whose settings are worked on, of the wanted stem's regions; -1: the whole reel's
     std::array<std::optional<Candidate>, kCandidates> candidates;
     std::optional<std::pair<double, double>> loop;
 
+    StrengthCourse& course() { return strength[stemPlace(stem)]; }
+    const StrengthCourse& course() const { return strength[stemPlace(stem)]; }
+    /// The region that is worked on, or null.
+    const StrengthRegion* workedRegion() const { return region >= 0 && region < int(course().regions.size()) ? &course().regions[size_t(region)] : nullptr; }
+    /// The settings that are worked on.
+    const IsolationSettings& isolation() const { return workedRegion() ? workedRegion()->settings : course().base; }
+    IsolationSettings& isolation() { return const_cast<IsolationSettings&>(std::as_const(*this).isolation()); }
+
+    /// Puts a setting in force where work goes on; it becomes one of the wanted stem.
+    void setIsolation(const IsolationSettings& settings) {
+        const std::string mine = stem;
+        isolation() = settings;
+        isolation().stem = mine;
+    }
+
+    /// Plain settings for each stem.
+    static std::array<StrengthCourse, kStemCount> neutralStrength();
     bool operator==(const Reel&) const = default;
 };
 

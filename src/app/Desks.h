@@ -1,0 +1,19 @@
+#pragma once
+#include "app/CandidateDesk.h"
+#include "app/StrengthDesk.h"
+#include "app/TrialDesk.h"
+#include "app/WeighDesk.h"
+
+namespace rivlen {
+
+/// What the window's parts share beside the controller: one desk for each thing that is worked on.
+struct Desks {
+    explicit Desks(Controller& controller) : strength(controller), weigh(controller), candidates(controller), trials(controller) {}
+
+    StrengthDesk strength;
+    WeighDesk weigh;
+    CandidateDesk candidates;
+    TrialDesk trials;
+};
+
+}  // namespace rivlen

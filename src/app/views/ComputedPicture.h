@@ -1,0 +1,46 @@
+#pragma once
+#include <QImage>
+#include <QTimer>
+#include <functional>
+#include <memory>
+#include <thread>
+#include <vector>
+
+#include "app/views/TimeView.h"
+#include "core/audio/Progress.h"
+
+namespace rivlen {
+
+/// A picture over time and frequency that is computed on a thread of its own whenever what it shows has changed.
+class ComputedPicture : public TimeView {
+    Q_OBJECT
+public:
+    ComputedPicture(Controller& controller, TimeAxis& axis, QWidget* parent = nullptr);
+    ~ComputedPicture() override;
+    bool busy() const { return m_progress != nullptr || m_wait.isActive(); }
+
+protected:
+    using Job = std::function<QImage(const Progress&)>;
+    /// What computes the picture of the axis at a size, free of the window's objects; null when there is nothing to show. Throws
+    /// Error when it is cancelled or the file went away.
+    virtual Job prepare(int columns, int rows) = 0;
+    /// Computes anew in a moment; quick changes are gathered into one computation.
+    void soon() { m_wait.start(); }
+    void paintImage(QPainter& painter);
+    void paintFrequencies(QPainter& painter);
+    void resizeEvent(QResizeEvent*) override { soon(); }
+    void showEvent(QShowEvent*) override { soon(); }
+
+private:
+    void compute();
+    void retire();  ///< cancels the computation without waiting for it
+    QTimer m_wait;
+    std::shared_ptr<Progress> m_progress;
+    std::thread m_thread;
+    std::vector<std::thread> m_retired;  ///< cancelled, joined when the view goes away or they have ended
+    QImage m_image;
+    double m_from = 0, m_to = 0;  ///< seconds that the image shows
+    std::string m_reel;
+};
+
+}  // namespace rivlen

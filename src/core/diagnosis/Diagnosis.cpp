@@ -1,0 +1,34 @@
+#include "core/diagnosis/Diagnosis.h"
+
+#include <algorithm>
+#include <future>
+
+#include "core/diagnosis/Detector.h"
+
+namespace rivlen {
+
+Diagnosis diagnose(SampleSource& source, const Progress& progress) {
+    const int channels = source.channels(), rate = source.sampleRate();
+    std::vector<std::unique_ptr<Detector>> clicks, others;
+    clicks.push_back(makeClickDetector(channels, rate));  // as dear as all others together
+    for (auto make : {makeClippingDetector, makeHumDetector, makeNoiseDetector, makeChannelDetector, makeSilenceDetector}) others.push_back(make(channels, rate));
+    ContentSearch content(rate);
+    std::future<void> running;
+    for (int64_t at = 0; at < source.frames(); at += rate) {
+        progress.throwIfCancelled();
+        const auto block = std::make_shared<AudioBuffer>(source.read(at, std::min<int64_t>(rate, source.frames() - at)));
+        if (running.valid()) running.get();
+        running = std::async(std::launch::async, [&clicks, block] { for (auto& d : clicks) d->add(*block); });
+        for (auto& d : others) d->add(*block);
+        content.add(*block);
+        progress.report(double(at + block->frames()) / double(source.frames()));
+    }
+    if (running.valid()) running.get();
+    std::vector<Finding> findings;
+    for (auto* list : {&clicks, &others})
+        for (auto& d : *list) d->finish(findings);
+    std::stable_sort(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) { return std::pair(a.kind, a.from) < std::pair(b.kind, b.from); });
+    return {std::move(findings), content.content()};
+}
+
+}  // namespace rivlen

@@ -1,0 +1,40 @@
+#include "core/separation/StemBlock.h"
+
+namespace rivlen {
+
+StemBlock StemBlock::slice(int64_t first, int64_t count) const {
+    StemBlock part{source.slice(first, count), {}, {}};
+    for (const auto& stem : stems) part.stems.push_back(stem.slice(first, count));
+    if (hasRoom()) part.room = room.slice(first, count);
+    return part;
+}
+
+void StemBlock::append(const StemBlock& more) {
+    if (source.channels() == 0) {
+        *this = more;
+        return;
+    }
+    source.append(more.source);
+    for (size_t s = 0; s < stems.size(); ++s) stems[s].append(more.stems[s]);
+    if (hasRoom()) room.append(more.room);
+}
+
+StemBlock gathered(const AudioBuffer& source, const std::vector<AudioBuffer>& given, bool roomIsLast) {
+    StemBlock block{source, given, {}};
+    if (!roomIsLast) return block;
+    block.room = std::move(block.stems.back());
+    block.stems.pop_back();
+    auto voice = block.stems[0].samples();
+    const auto room = block.room.samples();
+    for (size_t i = 0; i < voice.size(); ++i) voice[i] += room[i];
+    return block;
+}
+
+StemBlock StemReaders::read(SampleSource& source, int64_t first, int64_t count) {
+    StemBlock block{source.read(first, count), {}, {}};
+    for (auto& stem : stems) block.stems.push_back(stem->read(first, count));
+    if (room) block.room = room->read(first, count);
+    return block;
+}
+
+}  // namespace rivlen

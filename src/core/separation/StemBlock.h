@@ -1,0 +1,36 @@
+#pragma once
+#include <memory>
+#include <string>
+#include <vector>
+
+#include "core/audio/AudioBuffer.h"
+#include "core/audio/SampleSource.h"
+
+namespace rivlen {
+
+/// The room's reverberation around a voice, as networks call it that give it by itself.
+inline constexpr const char* kRoomStem = "room";
+
+/// A stretch of a recording with its stems, all of one length and layout.
+struct StemBlock {
+    AudioBuffer source;
+    std::vector<AudioBuffer> stems;  ///< sum to the source
+    AudioBuffer room;                ///< the part of stems[0] that is the voice's room; no channels when it is not known
+
+    bool hasRoom() const { return room.channels() > 0; }
+    StemBlock slice(int64_t first, int64_t count) const;
+    void append(const StemBlock& more);
+};
+
+/// What separate() gave for stems with the room after them: puts the room into the first stem and keeps it beside.
+StemBlock gathered(const AudioBuffer& source, const std::vector<AudioBuffer>& given, bool roomIsLast);
+
+/// Readers of a recording's stems, each with its own position.
+struct StemReaders {
+    std::vector<std::unique_ptr<SampleSource>> stems;
+    std::unique_ptr<SampleSource> room;  ///< null when the room is not known
+
+    StemBlock read(SampleSource& source, int64_t first, int64_t count);
+};
+
+}  // namespace rivlen

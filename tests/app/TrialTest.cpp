@@ -1,0 +1,125 @@
+// Trying networks on a loop and seeing what differs between candidates, through the real window.
+#include <QTabBar>
+#include <QTableWidget>
+
+#include "WindowFixture.h"
+#include "core/separation/NetworkLibrary.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+struct Trials : Window {
+    void begin() {
+        addAndSplit(6);
+        controller->setStage("weigh");
+        find<QTabBar>("weightabs")->setCurrentIndex(2);
+    }
+    TrialDesk& desk() { return window->desks().trials; }
+    void keep(int place, double depth) {
+        controller->editReel("Set Depth", [&](Reel& r) { r.isolation().depth = depth; });
+        window->desks().candidates.keep(place);
+    }
+};
+
+}  // namespace
+
+TEST_F(Trials, EveryNetworkAndSettingIsRankedHeardAndUsed) {
+    begin();
+    EXPECT_FALSE(find<QPushButton>("try")->isEnabled()) << "there is no loop";
+    controller->editReel("Set loop", [](Reel& r) { r.loop = std::pair(1.0, 3.0); });
+    keep(0, 6);
+    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = kFullDepth; });
+    const Session before = controller->session();
+    key(Qt::Key_T);
+    EXPECT_TRUE(desk().busy());
+    ASSERT_TRUE(until([&] { return !desk().busy(); }));
+    QTest::qWait(20);
+    ASSERT_EQ(desk().answers().size(), 2 * trialChoices().size());
+    EXPECT_EQ(controller->session(), before) << "trying is not editing";
+    auto* table = find<QTableWidget>("trials");
+    EXPECT_EQ(table->rowCount(), int(desk().answers().size()));
+    EXPECT_TRUE(desk().reason().startsWith(table->item(0, 0)->text()));
+    // The ranking's order is that of its score.
+    const auto score = [&](size_t i) { return desk().answers()[i].row.weighing.sdrDb + desk().answers()[i].row.quality.value_or(0); };
+    for (size_t i = 1; i < desk().answers().size(); ++i) EXPECT_GE(score(i - 1), score(i));
+
+    QTest::mouseClick(table->viewport(), Qt::LeftButton, {}, table->visualItemRect(table->item(0, 0)).center());
+    EXPECT_EQ(desk().heard(), 0);
+    EXPECT_TRUE(controller->trying());
+    EXPECT_TRUE(controller->player().playing());
+    EXPECT_EQ(controller->player().heard(), Heard::Result);
+    controller->player().stop();
+    QTest::mouseClick(find<QPushButton>("hearown"), Qt::LeftButton);
+    EXPECT_EQ(desk().heard(), -1);
+    EXPECT_FALSE(controller->trying());
+    // An edit gives the controls back what they belong to.
+    desk().hear(1);
+    controller->editReel("Set Firmness", [](Reel& r) { r.isolation().firmness = 10; });
+    EXPECT_FALSE(controller->trying());
+    EXPECT_EQ(desk().heard(), -1);
+
+    const auto answer = desk().answers()[0];
+    table->selectRow(0);
+    QTest::mouseClick(find<QPushButton>("usetrial"), Qt::LeftButton);
+    EXPECT_EQ(controller->reel()->quality, answer.choice.quality);
+    EXPECT_EQ(controller->reel()->course(), answer.course);
+    ASSERT_TRUE(until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished() && !controller->currentState()->splitting; }));
+    desk().clear();
+    EXPECT_EQ(table->rowCount(), 0);
+}
+
+TEST_F(Trials, AreCancelledAndLeaveNothing) {
+    begin();
+    controller->editReel("Set loop", [](Reel& r) { r.loop = std::pair(0.5, 5.5); });
+    key(Qt::Key_T);
+    QTest::mouseClick(find<QPushButton>("try"), Qt::LeftButton);
+    ASSERT_TRUE(until([&] { return !desk().busy(); }, 3000));
+    QTest::qWait(50);
+    EXPECT_TRUE(desk().answers().empty());
+}
+
+TEST_F(Trials, TheDifferenceOfTwoCandidatesIsAPicture) {
+    begin();
+    keep(0, 6);
+    key(Qt::Key_X);
+    EXPECT_EQ(window->picture(), MainWindow::Picture::Difference);
+    QTest::qWait(150);
+    const auto& view = window->difference();
+    const auto colours = [&] {  // how many points of the picture are coloured at all
+        const QImage image = window->difference().grab(QRect(40, 40, view.width() - 80, view.height() - 80)).toImage();
+        int count = 0;
+        for (int y = 0; y < image.height(); y += 4)
+            for (int x = 0; x < image.width(); x += 4) count += image.pixelColor(x, y).lightness() > 60;
+        return count;
+    };
+    const int text = colours();  // "Keep two candidates first"
+    keep(2, kFullDepth);
+    EXPECT_EQ(window->desks().candidates.compared(), std::pair(0, 2));
+    ASSERT_TRUE(until([&] { return !view.busy(); }));
+    const int different = colours();
+    EXPECT_GT(different, 4 * text + 200) << "6 dB of everything else is a difference";
+    // Equal candidates do not differ.
+    keep(2, 6);
+    QTest::qWait(100);
+    ASSERT_TRUE(until([&] { return !view.busy(); }));
+    EXPECT_LT(colours(), different / 20);
+    // The picture belongs to this stage.
+    controller->setStage("split");
+    EXPECT_EQ(window->picture(), MainWindow::Picture::Ownership);
+}
+
+TEST_F(Trials, ACandidateIsCopiedToARegion) {
+    begin();
+    keep(1, 12);
+    controller->editReel("Set loop", [](Reel& r) { r.loop = std::pair(1.0, 3.0); });
+    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 3; });
+    key(Qt::Key_R);
+    window->desks().candidates.copyTo(1, 0);
+    EXPECT_EQ(controller->reel()->course().regions[0].settings.depth, 12);
+    EXPECT_EQ(controller->reel()->course().base.depth, 3);
+    window->desks().candidates.copyTo(1, -1);
+    EXPECT_EQ(controller->reel()->course().base.depth, 12);
+    EXPECT_EQ(controller->reel()->region, 0) << "work goes on where it was";
+}
