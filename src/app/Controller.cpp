@@ -1,6 +1,5 @@
 #include "app/Controller.h"
 
-#include <QDir>
 #include <QFile>
 #include <QFileInfo>
 #include <cmath>
@@ -17,6 +16,9 @@ Controller::Controller(std::unique_ptr<Device> device, QObject* parent) : QObjec
     m_loudness.setSingleShot(true);
     m_loudness.setInterval(250);
     connect(&m_loudness, &QTimer::timeout, this, &Controller::measureLoudness);
+    m_repair.setSingleShot(true);
+    m_repair.setInterval(1500);  // while an amount is being looked for, its loop is treated at once; the whole reel follows
+    connect(&m_repair, &QTimer::timeout, this, [this] { if (reel()) repair(reel()->id); });
 }
 
 Controller::~Controller() {
@@ -87,44 +89,10 @@ bool Controller::saveSession(const QString& file) {
     return true;
 }
 
-void Controller::addFiles(const QStringList& files) {
-    QStringList all;
-    for (const QString& f : files) {
-        if (!QFileInfo(f).isDir()) {
-            all << f;
-            continue;
-        }
-        const QDir folder(f);
-        for (const QString& name : folder.entryList(QDir::Files, QDir::Name)) all << folder.filePath(name);
-    }
-    for (const QString& file : all) {
-        const int number = m_sessionNumber;
-        // Opening may take a moment for long compressed files: off the window's thread.
-        m_quick.submit("Opening " + file.section('/', -1).toStdString(),
-            [this, file, number](Progress&) {
-                const MediaInfo info = MediaReader(toPath(file)).info();
-                later(number, [this, file, info] {
-                    const Reel reel = makeReel(session(), toPath(file));
-                    m_history.edit("Add " + reel.name, [&](Session& s) {
-                        s.reels.push_back(reel);
-                        s.current = reel.id;
-                    });
-                    m_states[reel.id].info = info;
-                    changed();
-                    readReel(reel);
-                    openCurrent();
-                });
-            },
-            [this, number](const JobQueue::Outcome& o) {
-                if (!o.done && !o.cancelled) later(number, [this, o] { emit notice(QString::fromStdString(o.error)); });
-            });
-    }
-}
-
-void Controller::removeReel(const std::string& id) {
-    m_history.edit("Remove reel", [&](Session& s) {
-        std::erase_if(s.reels, [&](const Reel& r) { return r.id == id; });
-        if (s.current == id) s.current = s.reels.empty() ? "" : s.reels.front().id;
+void Controller::removeReels(const std::vector<std::string>& ids) {
+    m_history.edit(ids.size() == 1 ? "Remove reel" : "Remove reels", [&](Session& s) {
+        std::erase_if(s.reels, [&](const Reel& r) { return std::find(ids.begin(), ids.end(), r.id) != ids.end(); });
+        if (!s.reel(s.current)) s.current = s.reels.empty() ? "" : s.reels.front().id;
     });
     changed();
     openCurrent();
@@ -137,7 +105,9 @@ void Controller::selectReel(const std::string& id) {
     openCurrent();
 }
 
-void Controller::relink(const std::string& id, const QString& file) {
+void Controller::relink(const std::string& id, const QString& file) { replaceSource(id, file, [](Reel&) {}); }
+
+void Controller::replaceSource(const std::string& id, const QString& file, const std::function<void(Reel&)>& change) {
     try {
         const MediaReader probe(toPath(file));
     } catch (const Error& e) {
@@ -145,7 +115,10 @@ void Controller::relink(const std::string& id, const QString& file) {
         return;
     }
     m_history.edit("Relink reel", [&](Session& s) {
-        if (Reel* r = s.reel(id)) r->source = toPath(QFileInfo(file).absoluteFilePath());
+        if (Reel* r = s.reel(id)) {
+            r->source = toPath(QFileInfo(file).absoluteFilePath());
+            change(*r);
+        }
     });
     m_states[id] = {};
     m_opened.clear();
@@ -170,6 +143,7 @@ void Controller::editReel(const QString& name, const std::function<void(Reel&)>&
         followLoop();
         matchLevels(r->course());
     }
+    followTreatments();
     m_loudness.start();
     changed();
 }
@@ -177,6 +151,14 @@ void Controller::editReel(const QString& name, const std::function<void(Reel&)>&
 void Controller::rememberReel(const std::function<void(Reel&)>& change) {
     m_history.remember([&](Session& s) { if (Reel* r = s.reel(s.current)) change(*r); });
     emit sessionChanged();
+}
+
+void Controller::editReels(const QString& name, const std::vector<std::string>& ids, const std::function<void(Reel&)>& change) {
+    m_history.edit(name.toStdString(), [&](Session& s) {
+        for (const auto& id : ids)
+            if (Reel* r = s.reel(id)) change(*r);
+    });
+    editReel("", [](Reel&) {});
 }
 
 void Controller::strengthToReels(const std::vector<std::string>& ids, const IsolationSettings& settings) {
@@ -322,6 +304,7 @@ void Controller::openCurrent() {
         emit reelOpened();
         return;
     }
+    m_states[r->id].followed.clear();
     attachStems(r->id);
     editReel("", [](Reel&) {});
     emit reelOpened();
@@ -329,12 +312,17 @@ void Controller::openCurrent() {
 }
 
 std::filesystem::path Controller::storeFolder(const Reel& reel) const {
-    return StemStore::folderFor(reel.source, forQuality(findNetwork(reel.network), reel.quality).sha256, reel.quality);
+    return StemStore::folderFor(splitFile(reel), forQuality(findNetwork(reel.network), reel.quality).sha256, reel.quality);
 }
 
 std::shared_ptr<StemStore> Controller::finishedStems(const Reel& reel) {
+    ReelState& state = m_states[reel.id];
+    state.repairedStems.reset();
+    if (repairPending(reel)) return nullptr;
     try {
-        return StemStore::openFinished(storeFolder(reel));
+        auto stems = StemStore::openFinished(storeFolder(reel));
+        if (stems && reel.treatsStems()) state.repairedStems = RepairedStems::find(*stems, reel.treatments);
+        return state.repairedStems ? state.repairedStems->stems : stems;
     } catch (const Error& e) {
         emit notice(QString::fromStdString(e.what()));
         return nullptr;
@@ -349,6 +337,8 @@ void Controller::attachStems(const std::string& id) {
     if (id == session().current) {
         m_trying = false;
         m_player.setStems(state.stems);
+        if (!repairPending(*r)) playVersions();  // else what is heard goes on until the treatments are through
+        if (r->treatsStems() && state.stems && state.stems->finished() && !state.repairedStems) m_repair.start();
     }
     state.loudness.clear();
     state.matched.clear();

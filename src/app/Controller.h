@@ -14,6 +14,7 @@
 #include "core/media/MediaInfo.h"
 #include "core/separation/Network.h"
 #include "core/session/History.h"
+#include "core/treatment/RepairedFile.h"
 #include "playback/Player.h"
 
 namespace rivlen {
@@ -24,6 +25,10 @@ struct ReelState {
     std::shared_ptr<LevelTrack> levels;  ///< of the source
     std::optional<Inspection> inspection;
     std::optional<Diagnosis> diagnosis;
+    std::vector<Treatment> followed;  ///< the treatments that what is heard has behind it
+    std::optional<RepairedFile> repaired;
+    std::optional<RepairedStems> repairedStems;
+    int repairJob = 0;
     std::shared_ptr<StemStore> stems;
     bool reading = false, splitting = false, missing = false;
     int splitJob = 0;
@@ -67,13 +72,19 @@ public:
     void newSession();
     bool openSession(const QString& file);
     bool saveSession(const QString& file);
-    /// Adds recordings; what cannot be read is reported in one line and leaves the session as it was.
+    /// Adds recordings, in the order of their names; of folders and the folders in them all that may be recordings. What cannot be read is
+    /// reported in one line and leaves the session as it was.
     void addFiles(const QStringList& files);
-    void removeReel(const std::string& id);
+    void removeReels(const std::vector<std::string>& ids);
+    void removeReel(const std::string& id) { removeReels({id}); }
     void selectReel(const std::string& id);
     void relink(const std::string& id, const QString& file);
+    /// Lays another file under a reel in one step with changes to its settings, as when a newer version of the picture cut follows.
+    void replaceSource(const std::string& id, const QString& file, const std::function<void(Reel&)>& change);
     void setStage(const std::string& stage);
     void editReel(const QString& name, const std::function<void(Reel&)>& change, const std::string& gesture = "");
+    /// Changes some reels in one step.
+    void editReels(const QString& name, const std::vector<std::string>& ids, const std::function<void(Reel&)>& change);
     /// Gives a strength for a stem to the whole of some reels, in one step.
     void strengthToReels(const std::vector<std::string>& ids, const IsolationSettings& settings);
     void endGesture() { m_history.endGesture(); }
@@ -81,6 +92,24 @@ public:
     void rememberReel(const std::function<void(Reel&)>& change);
     void undo();
     void redo();
+
+    // ---- faults and treatments ----
+    /// What was found in a reel and not dismissed.
+    std::vector<Finding> findings(const Reel& reel);
+    /// What a reel holds: as the user says, else as it was found.
+    std::optional<Content> content(const Reel& reel);
+    /// What is separated: the recording, or what its treatments made of it.
+    std::filesystem::path splitFile(const Reel& reel) const;
+    /// What a reel's finishedStems() sum to: as splitFile(), without what treatments took from single stems.
+    std::filesystem::path workFile(const Reel& reel);
+    /// True while a reel's treatments are not at work on the whole of it.
+    bool repairPending(const Reel& reel) const;
+    /// Runs a reel's treatments over the whole of it in the background, when that was not done before.
+    void repair(const std::string& id);
+    /// Gives treatments to reels, in one step.
+    void treatmentsToReels(const std::map<std::string, std::vector<Treatment>>& treatments);
+    /// Makes the player play the present reel as its treatments left it.
+    void playVersions();
 
     // ---- work ----
     void split();        ///< separates the current reel in the background
@@ -137,9 +166,12 @@ private:
     void changed();
     void afterHistory();
     void openCurrent();
+    void addReel(const QString& file, const QString& group, const MediaInfo& info, bool last, const std::string& gesture);
     void readReel(const Reel& reel);
     void diagnoseReel(const Reel& reel);
     void attachStems(const std::string& id);
+    void followTreatments();
+    void repairStems(const Reel& reel);
     void measureLoudness();
     void followLoop();
     void matchLevels(const StrengthCourse& course);
@@ -158,7 +190,8 @@ private:
     bool m_levelMatch = true, m_blind = false, m_trying = false;
     std::optional<std::pair<double, double>> m_audition;
     std::atomic<int> m_sessionNumber{0};  ///< work begun for another session is not delivered to this one
-    QTimer m_autosave, m_loudness;
+    QTimer m_autosave, m_loudness, m_repair;
+    std::string m_splitAfterRepair;  ///< id of the reel that is to be split once its treatments are through
     std::shared_ptr<Network> m_network;  ///< kept loaded between splits; touched by the job thread only
     JobQueue m_jobs;   ///< splitting and exporting
     JobQueue m_quick;  ///< reading and measuring, so that they need not wait for a split

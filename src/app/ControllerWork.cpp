@@ -26,6 +26,10 @@ void Controller::split() {
     if (!r) return;
     ReelState& state = m_states[r->id];
     if (state.splitting || !state.info) return;
+    if (repairPending(*r)) {
+        m_splitAfterRepair = r->id;
+        return repair(r->id);
+    }
     NetworkCard card;
     std::filesystem::path folder;
     try {
@@ -38,11 +42,12 @@ void Controller::split() {
         return;
     }
     state.splitting = true;
+    state.repairedStems.reset();
     state.speed = 0;
     const int number = m_sessionNumber;
     const auto factor = std::make_shared<double>(0.0);
     state.splitJob = m_jobs.submit("Splitting " + r->name,
-        [this, number, factor, source = r->source, store = state.stems, card, fine = r->quality != "quick"](Progress& progress) {
+        [this, number, factor, source = splitFile(*r), store = state.stems, card, fine = r->quality != "quick"](Progress& progress) {
             if (!m_network || m_network->card().sha256 != card.sha256) m_network = loadNetwork(card);
             const auto start = std::chrono::steady_clock::now();
             MediaReader reader(source);
@@ -85,6 +90,7 @@ void Controller::diagnoseReel(const Reel& reel) {
             const Reel* r = session().reel(id);
             if (!r || r->source != source) return;  // relinked meanwhile
             m_states[id].diagnosis = diagnosis;
+            if (id == session().current && repairPending(*r)) m_repair.start();
             emit reelOpened();
         });
     }, [this, number](const JobQueue::Outcome& o) {
@@ -144,7 +150,7 @@ void Controller::exportStems(const QString& folder, AudioFormat format) {
     }
     const int number = m_sessionNumber;
     m_jobs.submit("Exporting " + r->name,
-        [source = r->source, store = state->stems, course = r->course(), format, folder, name = r->name](Progress& progress) {
+        [source = workFile(*r), store = state->stems, course = r->course(), format, folder, name = r->name](Progress& progress) {
             MediaReader reader(source);
             auto stems = store->openAll();
             StemFiles files({folder.toStdString(), name, format, false, course.uses("balance")}, store->shape().stems, reader.sampleRate(), reader.channels(), course);
@@ -197,8 +203,8 @@ void Controller::measureLoudness() {
     for (const auto& c : r->candidates)
         if (c) need(courseWith(*r, c->settings));
     m_quick.submit("Matching levels",
-        [this, number, id = r->id, source = r->source, store = state->stems, all, known, from, to](Progress& progress) {
-            MediaReader reader(source);
+        [this, number, id = r->id, source = workFile(*r), recorded = r->source, store = state->stems, all, known, from, to](Progress& progress) {
+            MediaReader reader(source), untreated(recorded);
             auto stems = store->openAll();
             Isolator isolator(reader.channels(), reader.sampleRate());
             isolator.keepFrames();
@@ -215,6 +221,7 @@ void Controller::measureLoudness() {
                 const StemBlock whole = stems.read(reader, at - margin, count + 2 * margin);
                 const AudioBuffer x = whole.source.slice(margin, count);
                 meters[size_t(Heard::Source)].add(x);
+                meters[size_t(Heard::Recorded)].add(source == recorded ? x : untreated.read(at, count));
                 for (size_t i = 0; i < all.size(); ++i) {
                     const size_t wanted = stemPlace(all[i].base.stem);
                     auto out = isolator.apply(all[i], int(wanted), at, whole);

@@ -1,5 +1,7 @@
 #pragma once
 #include "app/CandidateDesk.h"
+#include "app/ReelsModel.h"
+#include "app/RepairDesk.h"
 #include "app/StrengthDesk.h"
 #include "app/TrialDesk.h"
 #include "app/WeighDesk.h"
@@ -8,8 +10,10 @@ namespace rivlen {
 
 /// What the window's parts share beside the controller: one desk for each thing that is worked on.
 struct Desks {
-    explicit Desks(Controller& controller) : strength(controller), weigh(controller), candidates(controller), trials(controller) {}
+    explicit Desks(Controller& controller) : reels(controller), repairs(controller), strength(controller), weigh(controller), candidates(controller), trials(controller) {}
 
+    ReelsModel reels;
+    RepairDesk repairs;
     StrengthDesk strength;
     WeighDesk weigh;
     CandidateDesk candidates;

@@ -106,8 +106,8 @@ void GiveStrengthDialog::measure() {
         }
         StrengthCourse before = reel.strength[stemPlace(m_settings.stem)], after = before;
         after.base = m_settings;
-        m_queue.submit("Weighing " + reel.name, [this, i, reel, stems, before, after, model](Progress& progress) {
-            MediaReader reader(reel.source);
+        m_queue.submit("Weighing " + reel.name, [this, i, reel, stems, before, after, model, file = m_controller.workFile(reel)](Progress& progress) {
+            MediaReader reader(file);
             const int64_t length = std::min(reader.frames(), int64_t(kMost * reader.sampleRate())), first = (reader.frames() - length) / 2;
             const int wanted = int(stemPlace(after.base.stem));
             const auto cells = [&](const StrengthCourse& course) {

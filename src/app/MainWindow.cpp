@@ -52,6 +52,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     stack->setSpacing(0);
     m_ruler = new TimeRuler(controller, m_axis);
     m_ruler->setFixedHeight(26);
+    m_strip = new PictureStrip(controller, m_axis);
     m_current = new CurrentView(controller, m_axis);
     m_current->setObjectName("current");
     m_ownership = new OwnershipView(controller, m_axis);
@@ -86,6 +87,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     below->addWidget(more);
     below->addWidget(all);
     stack->addWidget(m_ruler);
+    stack->addWidget(m_strip);
     stack->addWidget(m_pictures, 1);
     stack->addWidget(m_confidence);
     stack->addWidget(m_lane);
@@ -99,6 +101,14 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     m_centre = new QStackedWidget;
     m_centre->addWidget(m_empty);
     m_centre->addWidget(pictures);
+    m_table = new ReelTable(controller, m_desks.reels);
+    m_centre->addWidget(m_table);
+    connect(m_table, &ReelTable::closed, this, [this] { showTable(false); });
+    auto* dockable = new QMainWindow;  // so that the picture window docks beside the pictures and the transport keeps its width
+    dockable->setWindowFlags(Qt::Widget);
+    dockable->setCentralWidget(m_centre);
+    m_dock = new PictureDock(controller, dockable);
+    dockable->addDockWidget(Qt::LeftDockWidgetArea, m_dock);
 
     const auto toggleDifference = [this] { showPicture(picture() == Picture::Difference ? Picture::Ownership : Picture::Difference); };
     m_panels = new QStackedWidget;
@@ -109,10 +119,11 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
         m_stagePanels.push_back(stage.make(controller, m_desks));
         m_panels->addWidget(m_stagePanels.back());
         connect(m_stagePanels.back(), &StagePanel::differenceWanted, this, toggleDifference);
+        connect(m_stagePanels.back(), &StagePanel::tableWanted, this, [this] { showTable(!m_tableShown); });
     }
     auto* centre = new QHBoxLayout;
     centre->setSpacing(0);
-    centre->addWidget(m_centre, 1);
+    centre->addWidget(dockable, 1);
     centre->addWidget(m_panels);
     column->addLayout(centre, 1);
     m_transport = new TransportBar(controller);
@@ -171,6 +182,9 @@ void MainWindow::buildMenus() {
     file->addAction("Quit", QKeySequence("Ctrl+Q"), this, &QWidget::close);
     auto* reel = menuBar()->addMenu("Reel");
     reel->addAction("Add recordings…", QKeySequence("Ctrl+I"), this, [this] { m_controller.addFiles(QFileDialog::getOpenFileNames(this, "Add recordings")); });
+    reel->addAction("Add a folder…", QKeySequence("Ctrl+Shift+I"), this, [this] {
+        if (const QString folder = QFileDialog::getExistingDirectory(this, "Add all recordings of a folder"); !folder.isEmpty()) m_controller.addFiles({folder});
+    });
     reel->addAction("Split", QKeySequence("Ctrl+Return"), &m_controller, &Controller::split);
     reel->addAction("Export stems…", QKeySequence("Ctrl+E"), this, [this] {
         const QString folder = QFileDialog::getExistingDirectory(this, "Export stems to");
@@ -186,7 +200,8 @@ void MainWindow::buildShortcuts() {
     for (int h = 0; h < kHeardCount; ++h)
         key(std::to_string(h + 1).c_str(), [this, h] {
             const ReelState* s = m_controller.currentState();
-            if (h == 0 || (s && s->stems)) m_controller.hear(Heard(h));
+            const bool treated = m_controller.reel() && !m_controller.reel()->treatments.empty();
+            if (h == 0 || (h >= int(Heard::Recorded) ? treated : s && s->stems)) m_controller.hear(Heard(h));
         });
     for (int s = 0; s < CourseBar::kStations; ++s)
         key(("Alt+" + std::to_string(s + 1)).c_str(), [this, s] { m_controller.setStage(CourseBar::stageId(s)); });
@@ -197,6 +212,10 @@ void MainWindow::buildShortcuts() {
     key("V", [this] { showPicture(picture() == Picture::Ownership ? Picture::Current : Picture::Ownership); });
     key("X", [this] { if (weighing()) showPicture(picture() == Picture::Difference ? Picture::Ownership : Picture::Difference); });
     key("R", [this] { if (weighing()) m_desks.strength.regionFromLoop(); });
+    key("Y", [this] { showTable(!m_tableShown); });
+    key("F", [this] { if (m_dock->hasPicture()) m_dock->toggleViewAction()->trigger(); });
+    key("Ctrl+Left", [this] { m_dock->step(-1); });
+    key("Ctrl+Right", [this] { m_dock->step(1); });
     key("T", [this] { if (weighing()) m_desks.trials.start(); });
     for (size_t s = 0; s < kStemCount; ++s) key(("Ctrl+" + std::to_string(s + 1)).c_str(), [this, s] { if (weighing()) m_desks.strength.chooseStem(kStemNames[s]); });
     key("[", [this] { setLoopEdge(true); });
@@ -245,6 +264,12 @@ void MainWindow::showPicture(Picture picture) {
 
 bool MainWindow::weighing() const { return m_controller.session().stage == "weigh" && !m_controller.blind(); }
 
+void MainWindow::showTable(bool on) {
+    m_tableShown = on;
+    if (on && m_controller.session().stage != "intake") m_controller.setStage("intake");
+    refresh();
+}
+
 void MainWindow::refresh() {
     const Session& session = m_controller.session();
     const QString file = m_controller.sessionFile();
@@ -261,7 +286,8 @@ void MainWindow::refresh() {
     m_lane->setVisible(session.stage == "weigh");
     if (session.stage != "weigh" && picture() == Picture::Difference) showPicture(Picture::Ownership);
     for (StagePanel* panel : m_stagePanels) panel->refresh();
-    m_centre->setCurrentIndex(m_controller.reel() ? 1 : 0);
+    m_strip->setVisible(m_dock->hasPicture());
+    m_centre->setCurrentIndex(!m_controller.reel() ? 0 : m_tableShown && session.stage == "intake" ? 2 : 1);
 }
 
 void MainWindow::reelOpened() {
@@ -284,6 +310,7 @@ void MainWindow::tick() {
         const double at = double(player.position()) / player.sampleRate();
         if (player.playing() && (at > m_axis.to() || at < m_axis.from())) m_axis.show(at, at + m_axis.span());
         m_ruler->update();
+        m_strip->update();
         m_pictures->currentWidget()->update();
         m_confidence->update();
         m_lane->update();

@@ -7,12 +7,15 @@
 #include <QTimer>
 
 #include "app/Controller.h"
+#include "app/PictureDock.h"
 #include "app/stages/StagePanel.h"
 #include "app/views/CourseBar.h"
 #include "app/views/ConfidenceView.h"
 #include "app/views/CurrentView.h"
 #include "app/views/DifferenceView.h"
 #include "app/views/OwnershipView.h"
+#include "app/views/PictureStrip.h"
+#include "app/views/ReelTable.h"
 #include "app/views/StrengthLane.h"
 #include "app/views/TransportBar.h"
 #include "app/views/WeighStrip.h"
@@ -37,6 +40,9 @@ public:
     void showPicture(Picture picture);
     Picture picture() const { return Picture(m_pictures->currentIndex()); }
     ComputedPicture& difference() { return *m_difference; }
+    ComputedPicture& strip() { return *m_strip; }
+    PictureDock& pictureDock() { return *m_dock; }
+    void showTable(bool on);
 
 protected:
     void dragEnterEvent(QDragEnterEvent*) override;
@@ -68,6 +74,10 @@ private:
     CurrentView* m_current;
     ConfidenceView* m_confidence;
     DifferenceView* m_difference;
+    PictureStrip* m_strip;
+    PictureDock* m_dock;
+    ReelTable* m_table;
+    bool m_tableShown = false;
     StrengthLane* m_lane;
     WeighStrip* m_weighStrip;
     TimeRuler* m_ruler;

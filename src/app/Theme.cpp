@@ -51,6 +51,9 @@ void apply() {
         QComboBox QAbstractItemView { background: #26231f; border: 1px solid #3a352e; }
         QListWidget { background: #1d1b18; border: 1px solid #3a352e; border-radius: 5px; outline: 0; }
         QListWidget::item { padding: 6px; }
+        QTreeView, QTableView { background: #1d1b18; border: 1px solid #3a352e; border-radius: 5px; outline: 0; selection-background-color: #4a443b; selection-color: #ece4d6; }
+        QTreeView::item { padding: 4px 2px; }
+        QTreeView:focus, QTableView:focus { border: 1px solid #a79d8c; }
         QTableWidget { background: #1d1b18; border: 1px solid #3a352e; border-radius: 5px; outline: 0; selection-background-color: #4a443b; selection-color: #ece4d6; }
         QTableWidget::indicator, QCheckBox::indicator { width: 13px; height: 13px; border: 1px solid #a79d8c; border-radius: 3px; background: #1d1b18; }
         QTableWidget::indicator:checked, QCheckBox::indicator:checked { background: #ece4d6; border: 1px solid #ece4d6; }

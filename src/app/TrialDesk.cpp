@@ -94,7 +94,7 @@ void TrialDesk::start() {
     m_choices = int(choices.size());
     m_done = 0;
     for (const TrialChoice& choice : choices)
-        m_queue.submit("Trying " + choice.name, [this, number, choice, courses, whose, source = reel.source, span = m_span, networks = m_networks](Progress& progress) {
+        m_queue.submit("Trying " + choice.name, [this, number, choice, courses, whose, source = m_controller.splitFile(reel), span = m_span, networks = m_networks](Progress& progress) {
             MediaReader reader(source);
             const int64_t first = std::llround(span.first * reader.sampleRate());
             const int64_t count = std::min<int64_t>(reader.frames(), std::llround(span.second * reader.sampleRate())) - first;

@@ -92,7 +92,7 @@ void WeighDesk::start() {
     const auto store = m_controller.currentState()->stems;
     const std::string key = store->folder().string() + "/" + std::to_string(from) + "/" + std::to_string(to) + "/" + reel->stem + "/" + roomOf(course);
     const int number = m_number;
-    m_queue.submit("Weighing", [this, number, bench = m_bench, key, store, source = reel->source, id = reel->id, settings, course, base, from, to](Progress& progress) {
+    m_queue.submit("Weighing", [this, number, bench = m_bench, key, store, source = m_controller.workFile(*reel), id = reel->id, settings, course, base, from, to](Progress& progress) {
         if (bench->key != key) {
             MediaReader reader(source);
             StemReaders stems = store->openAll();

@@ -12,11 +12,13 @@ namespace rivlen {
 
 namespace {
 constexpr int kFrames = PlayBlock::kFrames;
-constexpr int kSourceRow = int(Heard::Source), kResultRow = int(Heard::Result), kStemRow = int(Heard::Dialogue), kLeftoversRow = int(Heard::Leftovers);
+constexpr int kSourceRow = int(Heard::Source), kResultRow = int(Heard::Result), kStemRow = int(Heard::Dialogue), kLeftoversRow = int(Heard::Leftovers),
+              kRecordedRow = int(Heard::Recorded), kRemovedRow = int(Heard::Removed);
 }  // namespace
 
 struct Player::Feeding {
-    std::unique_ptr<SampleSource> source;
+    std::unique_ptr<SampleSource> source, recorded, removed;
+    uint64_t sourceVersion = 0;
     StemReaders stems;
     uint64_t stemsVersion = ~uint64_t(0);
     int64_t grown = 0;  ///< frames of the stems that there were
@@ -33,10 +35,11 @@ Player::Player(std::unique_ptr<Device> device) : m_device(std::move(device)), m_
 
 Player::~Player() { close(); }
 
-void Player::open(std::function<std::unique_ptr<SampleSource>()> openSource) {
+void Player::open(OpenSource openSource) {
     close();
     m_feeding = std::make_unique<Feeding>();
     m_feeding->source = openSource();
+    m_feeding->sourceVersion = m_sourceVersion;
     m_feeding->course = m_feeding->before = m_course;
     m_frames = m_feeding->source->frames();
     m_rate = m_feeding->source->sampleRate();
@@ -51,7 +54,7 @@ void Player::open(std::function<std::unique_ptr<SampleSource>()> openSource) {
     m_locateTo = 0;
     m_loop.reset();
     m_heard = int(Heard::Source);
-    m_gain = {1, 0, 0, 0, 0, 0};
+    m_gain = {1};
     m_offset = 0;
     m_open = 0;
     m_heardGeneration = m_generation;
@@ -80,6 +83,16 @@ void Player::setStems(std::shared_ptr<StemStore> stems) {
         m_locateTo = m_position;
         ++m_generation;
     }
+}
+
+void Player::setVersions(OpenSource source, OpenSource recorded, OpenSource removed) {
+    const std::lock_guard lock(m_guard);
+    m_openSource = std::move(source);
+    m_openRecorded = std::move(recorded);
+    m_openRemoved = std::move(removed);
+    ++m_sourceVersion;
+    m_locateTo = m_position;  // behind a fade
+    ++m_generation;
 }
 
 void Player::play() {
@@ -147,8 +160,15 @@ void Player::feed() {
 void Player::fillBlock(PlayBlock& block, int64_t first) {
     Feeding& f = *m_feeding;
     std::optional<std::pair<int64_t, int64_t>> loop;
+    OpenSource source, recorded, removed;
+    bool fresh = false;
     {
         const std::lock_guard lock(m_guard);
+        if (f.sourceVersion != m_sourceVersion) {
+            f.sourceVersion = m_sourceVersion;
+            source = m_openSource, recorded = m_openRecorded, removed = m_openRemoved;
+            fresh = true;
+        }
         if (f.stemsVersion != m_stemsVersion) {
             f.stemsVersion = m_stemsVersion;
             f.stems = m_stems ? m_stems->openAll() : StemReaders{};
@@ -161,6 +181,12 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
         }
         f.course = m_course;
         loop = m_loop;
+    }
+    if (fresh) {  // outside the lock: opening a file takes a moment
+        f.source = source();
+        f.recorded = recorded ? recorded() : nullptr;
+        f.removed = removed ? removed() : nullptr;
+        f.isolator->forget();
     }
     // A loop's last block ends with the loop, and its last 5 ms fade into what leads up to the loop's start.
     const int64_t left = loop && first < loop->second ? loop->second - first : INT64_MAX;
@@ -190,13 +216,24 @@ void Player::fillRows(PlayBlock& block, int64_t first) {
         for (int c = 0; c < m_channels; ++c) std::copy_n(from.channel(c).begin() + skip, kFrames, block.row(row, c));
     };
     std::fill(block.data.begin(), block.data.end(), 0.0f);
+    const auto versions = [&](const AudioBuffer& source, int64_t skip) {
+        if (!f.recorded) return store(kRecordedRow, source, skip);
+        AudioBuffer recorded = f.recorded->read(first, kFrames);
+        store(kRecordedRow, recorded, 0);
+        if (f.removed) return store(kRemovedRow, f.removed->read(first, kFrames), 0);
+        for (int c = 0; c < m_channels; ++c)
+            for (int i = 0; i < kFrames; ++i) recorded.channel(c)[size_t(i)] -= source.channel(c)[size_t(skip + i)];
+        store(kRemovedRow, recorded, 0);
+    };
     if (f.stems.stems.size() != kStemCount) {  // without a separation the result is the source, and nothing is left over
         const AudioBuffer source = f.source->read(first, kFrames);
         store(kSourceRow, source, 0);
+        versions(source, 0);
         return store(kResultRow, source, 0);
     }
     const StemBlock all = f.stems.read(*f.source, first - margin, kFrames + 2 * margin);
     store(kSourceRow, all.source, margin);
+    versions(all.source, margin);
     for (size_t s = 0; s < kStemCount; ++s) store(kStemRow + int(s), all.stems[s], margin);
     struct Isolated {
         AudioBuffer result, wanted;
@@ -226,7 +263,7 @@ void Player::fillRows(PlayBlock& block, int64_t first) {
 }
 
 void Player::updateTargets() {
-    m_target = {0, 0, 0, 0, 0, 0};
+    m_target = {};
     const int heard = m_heard;
     m_target[size_t(heard)] = m_matchGain[size_t(heard)];
 }

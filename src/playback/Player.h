@@ -16,9 +16,10 @@
 namespace rivlen {
 
 /// What is heard. Stems are as the network gave them; Result is the wanted stem at the present strength,
-/// with its Balance, Leftovers all that the strength takes away: Result without Balance + Leftovers = Source.
-enum class Heard { Source, Result, Dialogue, Music, Ambience, Leftovers };
-inline constexpr int kHeardCount = 6;
+/// with its Balance, Leftovers all that the strength takes away: Result without Balance + Leftovers = Source. Where treatments work,
+/// Source is what they made of the recording, Recorded the recording as it came in, Removed what they took away.
+enum class Heard { Source, Result, Dialogue, Music, Ambience, Leftovers, Recorded, Removed };
+inline constexpr int kHeardCount = 8;
 
 /// Plays one recording and its separation. Switching what is heard, the strength, the place and the loop
 /// are all live and free of clicks: gains move along 10 ms ramps, a changed strength fades in over a block, places change behind 5 ms
@@ -29,8 +30,12 @@ public:
     explicit Player(std::unique_ptr<Device> device = makeDefaultDevice());
     ~Player();
 
+    using OpenSource = std::function<std::unique_ptr<SampleSource>()>;
     /// Opens a recording; openSource makes a reader for the feeder's own thread. Stops what was playing.
-    void open(std::function<std::unique_ptr<SampleSource>()> openSource);
+    void open(OpenSource openSource);
+    /// Plays another version of the same recording from now on, at the same place: source as in open(); recorded, if given, for
+    /// Heard::Recorded; removed, if given, for Heard::Removed, else that is recorded without source.
+    void setVersions(OpenSource source, OpenSource recorded, OpenSource removed = {});
     void close();
     bool isOpen() const { return m_frames > 0; }
     /// The stems that go with it, possibly still growing; null takes them away.
@@ -75,7 +80,8 @@ private:
 
     // Written by the controller, read by the feeder, under m_guard (never by the callback).
     std::mutex m_guard;
-    std::function<std::unique_ptr<SampleSource>()> m_openSource;
+    OpenSource m_openSource, m_openRecorded, m_openRemoved;
+    uint64_t m_sourceVersion = 0;
     std::shared_ptr<StemStore> m_stems;
     uint64_t m_stemsVersion = 0;
     std::shared_ptr<const StrengthCourse> m_course;

@@ -32,7 +32,7 @@ QLabel* StagePanel::addHeading(const QString& text) {
 const std::vector<StageEntry>& stageTable() {
     const auto plain = [](StagePanel* (*make)(Controller&)) { return [make](Controller& controller, Desks&) { return make(controller); }; };
     static const std::vector<StageEntry> table = {
-        {"intake", plain(makeIntakePanel)}, {"split", plain(makeSplitPanel)}, {"weigh", makeWeighPanel},
+        {"intake", makeIntakePanel}, {"split", plain(makeSplitPanel)}, {"weigh", makeWeighPanel},
         {"rebuild", plain(makeRebuildPanel)}, {"dispatch", plain(makeDispatchPanel)},
     };
     return table;

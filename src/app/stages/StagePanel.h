@@ -18,6 +18,7 @@ public:
     virtual void refresh() {}
 
 signals:
+    void tableWanted();       ///< all reels are to be shown as a table, or no longer
     void differenceWanted();  ///< the Difference picture is to be shown, or hidden
 
 protected:
@@ -34,7 +35,7 @@ struct StageEntry {
 };
 const std::vector<StageEntry>& stageTable();
 
-StagePanel* makeIntakePanel(Controller& controller);
+StagePanel* makeIntakePanel(Controller& controller, Desks& desks);
 StagePanel* makeSplitPanel(Controller& controller);
 StagePanel* makeWeighPanel(Controller& controller, Desks& desks);
 StagePanel* makeRebuildPanel(Controller& controller);

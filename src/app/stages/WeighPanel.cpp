@@ -9,6 +9,7 @@
 #include "app/views/CandidateBar.h"
 #include "app/views/CompareControls.h"
 #include "app/views/OverTimeControls.h"
+#include "app/views/PanelParts.h"
 #include "app/views/PresetButton.h"
 #include "app/views/StrengthControls.h"
 
@@ -43,13 +44,7 @@ public:
         second->addWidget(m_where, 1);
         second->addWidget(m_presets);
         m_column->addLayout(second);
-        m_tabs = new QTabBar;
-        m_tabs->setObjectName("weightabs");
-        m_tabs->setExpanding(true);
-        m_tabs->setDrawBase(false);
-        m_tabs->setStyleSheet("QTabBar::tab { padding: 5px 8px; color: #a79d8c; border-bottom: 2px solid #3a352e } QTabBar::tab:selected { color: #ece4d6; border-bottom: 2px solid #ece4d6 }"
-                              "QTabBar::tab:focus { color: #ffffff }");
-        for (const char* name : {"Strength", "Over time", "Compare"}) m_tabs->addTab(name);
+        m_tabs = makePageTabs("weightabs", {"Strength", "Over time", "Compare"});
         auto* pages = new QStackedWidget;
         pages->addWidget(new StrengthControls(controller, desks));
         pages->addWidget(new OverTimeControls(controller, desks));

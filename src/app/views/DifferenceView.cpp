@@ -13,8 +13,8 @@ namespace {
 
 const QColor kMoreA = theme::attention, kMoreB = QColor(0x6f, 0xa8, 0xdc);
 
-AudioBuffer resultOf(const Reel& reel, const StemStore& stems, const IsolationSettings& settings, int64_t first, int64_t count, const Progress& progress) {
-    const auto reader = std::make_shared<MediaReader>(reel.source);
+AudioBuffer resultOf(const std::filesystem::path& file, const Reel& reel, const StemStore& stems, const IsolationSettings& settings, int64_t first, int64_t count, const Progress& progress) {
+    const auto reader = std::make_shared<MediaReader>(file);
     ResultSource result(reader, stems.openAll(), courseWith(reel, settings));
     AudioBuffer all(reader->channels(), 0);
     for (int64_t at = 0; at < count; at += reader->sampleRate()) {
@@ -52,8 +52,8 @@ ComputedPicture::Job DifferenceView::prepare(int columns, int rows) {
     const ReelState* state = m_controller.currentState();
     const int rate = state->info->sampleRate;
     const int64_t first = int64_t(m_axis.from() * rate), count = int64_t(m_axis.span() * rate);
-    return [reel = *m_controller.reel(), stems = state->stems, a = m_desk.at(a)->settings, b = m_desk.at(b)->settings, first, count, columns, rows, rate](const Progress& progress) {
-        AudioBuffer one = resultOf(reel, *stems, a, first, count, progress), other = resultOf(reel, *stems, b, first, count, progress), difference = one;
+    return [file = m_controller.workFile(*m_controller.reel()), reel = *m_controller.reel(), stems = state->stems, a = m_desk.at(a)->settings, b = m_desk.at(b)->settings, first, count, columns, rows, rate](const Progress& progress) {
+        AudioBuffer one = resultOf(file, reel, *stems, a, first, count, progress), other = resultOf(file, reel, *stems, b, first, count, progress), difference = one;
         for (size_t i = 0; i < difference.samples().size(); ++i) difference.samples()[i] -= other.samples()[i];
         BufferSource d(std::move(difference), rate), x(std::move(one), rate), y(std::move(other), rate);
         return colourOwnership(paintOwnership(d, {&x, &y}, 0, count, columns, rows, progress), {kMoreA, kMoreB, kMoreB});

@@ -40,7 +40,7 @@ QImage colourOwnership(const OwnershipPicture& picture, const std::array<QColor,
 
 ComputedPicture::Job OwnershipView::prepare(int columns, int rows) {
     const auto state = m_controller.currentState();
-    return [source = m_controller.reel()->source, stems = state->stems, rate = state->info->sampleRate, from = m_axis.from(), to = m_axis.to(), columns, rows](const Progress& progress) {
+    return [source = m_controller.workFile(*m_controller.reel()), stems = state->stems, rate = state->info->sampleRate, from = m_axis.from(), to = m_axis.to(), columns, rows](const Progress& progress) {
         MediaReader reader(source);
         std::vector<std::unique_ptr<SampleSource>> readers;
         std::vector<SampleSource*> parts;

@@ -2,6 +2,7 @@
 #include <QBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QTabBar>
 
 #include "app/Theme.h"
 
@@ -30,6 +31,18 @@ inline QPushButton* makeSmallButton(const char* name, const QString& label, cons
     b->setToolTip(tip);
     b->setStyleSheet("QPushButton { padding: 3px 10px }");
     return b;
+}
+
+/// The tabs above a panel's pages.
+inline QTabBar* makePageTabs(const char* name, const QStringList& titles) {
+    auto* tabs = new QTabBar;
+    tabs->setObjectName(name);
+    tabs->setExpanding(true);
+    tabs->setDrawBase(false);
+    tabs->setStyleSheet("QTabBar::tab { padding: 5px 8px; color: #a79d8c; border-bottom: 2px solid #3a352e } QTabBar::tab:selected { color: #ece4d6; border-bottom: 2px solid #ece4d6 }"
+                        "QTabBar::tab:focus { color: #ffffff }");
+    for (const QString& title : titles) tabs->addTab(title);
+    return tabs;
 }
 
 }  // namespace rivlen

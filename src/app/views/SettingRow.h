@@ -1,17 +1,11 @@
 #pragma once
-#include <QLabel>
-#include <QLineEdit>
-#include <QPushButton>
-#include <QSlider>
-#include <QWidget>
-
 #include "app/Controller.h"
+#include "app/views/ValueRow.h"
 
 namespace rivlen {
 
-/// One strength setting from the parameter table: name, slider, typed value with unit, reset. Its explanation is told when the pointer
-/// or the keyboard comes to it.
-class SettingRow : public QWidget {
+/// One strength setting from the parameter table.
+class SettingRow : public ValueRow {
     Q_OBJECT
 public:
     SettingRow(Controller& controller, const IsolationParameter& parameter, QWidget* parent = nullptr);
@@ -19,21 +13,10 @@ public:
     /// Why the setting cannot be used now, one sentence; empty when it can.
     void setHindrance(const QString& sentence);
 
-signals:
-    void explained(const QString& sentence);
-
-protected:
-    void enterEvent(QEnterEvent*) override;
-    bool eventFilter(QObject*, QEvent*) override;
-
 private:
     void refresh();
-    void set(double value, bool dragging);
     Controller& m_controller;
     const IsolationParameter& m_parameter;
-    QSlider* m_slider;
-    QLineEdit* m_value;
-    QPushButton* m_reset;
     QString m_hindrance;
 };
 

@@ -99,7 +99,7 @@ void TimeRuler::paintPicture(QPainter& p) {
 void TimeRuler::paintFindings(QPainter& p) {
     const ReelState* state = m_controller.currentState();
     if (m_controller.session().stage != "intake" || !state || !state->diagnosis) return;
-    for (const Finding& f : state->diagnosis->findings) {
+    for (const Finding& f : m_controller.findings(*m_controller.reel())) {
         if (f.to - f.from > 0.9 * m_axis.duration() && f.kind != Fault::Click) continue;  // what is everywhere needs no mark
         if (f.kind == Fault::Click) {
             for (double at : f.places) p.fillRect(QRectF(m_axis.xAt(at, width()) - 1, height() - 7, 2, 7), theme::attention);

@@ -5,6 +5,7 @@
 #include <QPainter>
 #include <cmath>
 
+#include "app/PictureDock.h"
 #include "app/Theme.h"
 #include "core/audio/Decibel.h"
 #include "core/audio/Timecode.h"
@@ -12,7 +13,7 @@
 namespace rivlen {
 
 QString heardName(Heard heard) {
-    static const char* names[kHeardCount] = {"Source", "Result", "Dialogue", "Music", "Ambience", "Leftovers"};
+    static const char* names[kHeardCount] = {"Source", "Result", "Dialogue", "Music", "Ambience", "Leftovers", "Recorded", "Removed"};
     return names[int(heard)];
 }
 
@@ -20,7 +21,7 @@ QString heardName(Heard heard) {
 class TransportBar::Meter : public QWidget {
 public:
     explicit Meter(QWidget* parent) : QWidget(parent) {
-        setFixedSize(150, 36);
+        setFixedSize(130, 36);
         setToolTip("Peak level of what is heard, dBFS. It should never reach 0.");
     }
     void feed(std::pair<float, float> peaks) {
@@ -55,7 +56,7 @@ private:
 TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(parent), m_controller(controller) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(12, 6, 12, 6);
-    row->setSpacing(6);
+    row->setSpacing(5);
     m_play = new QPushButton("Play");
     m_play->setFixedWidth(64);
     m_play->setToolTip("Play or stop (Space)");
@@ -81,7 +82,7 @@ TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(pa
         auto* b = m_heard[size_t(h)] = new QPushButton(QString("%1 %2").arg(h + 1).arg(heardName(Heard(h))));
         b->setCheckable(true);
         b->setObjectName("hear" + heardName(Heard(h)));
-        b->setStyleSheet("padding: 5px 9px");
+        b->setStyleSheet("padding: 5px 6px");
         group->addButton(b, h);
         row->addWidget(b);
         connect(b, &QPushButton::clicked, this, [this, h] { m_controller.hear(Heard(h)); });
@@ -90,6 +91,8 @@ TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(pa
     m_heard[1]->setToolTip("The dialogue at the present strength (2)");
     for (int s = 2; s < 5; ++s) m_heard[size_t(s)]->setToolTip(QString("This stem as the network gave it (%1)").arg(s + 1));
     m_heard[5]->setToolTip("Everything the present strength takes away (6): if you hear the voice in here, it is too much");
+    m_heard[size_t(Heard::Recorded)]->setToolTip("The recording as it came in, before its treatments (7)");
+    m_heard[size_t(Heard::Removed)]->setToolTip("What the treatments took away (8): it should hold nothing that you want");
     row->addStretch();
     m_match = new QPushButton("Level match");
     m_match->setCheckable(true);
@@ -112,7 +115,10 @@ void TransportBar::refresh() {
     m_play->setEnabled(player.isOpen());
     m_loop->setEnabled(m_controller.loop().has_value());
     for (int h = 0; h < kHeardCount; ++h) {
-        m_heard[size_t(h)]->setEnabled(player.isOpen() && (h == 0 || stems));
+        const bool version = h >= int(Heard::Recorded);  // shown only where there are treatments
+        const bool treated = m_controller.reel() && !m_controller.reel()->treatments.empty();
+        m_heard[size_t(h)]->setVisible(!version || treated);
+        m_heard[size_t(h)]->setEnabled(player.isOpen() && (h == 0 || version || stems));
         m_heard[size_t(h)]->setChecked(player.isOpen() && int(player.heard()) == h);
     }
     m_match->setChecked(m_controller.levelMatch());
@@ -121,7 +127,13 @@ void TransportBar::refresh() {
 void TransportBar::tick() {
     Player& player = m_controller.player();
     m_play->setText(player.playing() ? "Stop" : "Play");
-    m_time->setText(QString::fromStdString(formatTime(player.isOpen() ? double(player.position()) / player.sampleRate() : 0)));
+    const double at = player.isOpen() ? double(player.position()) / player.sampleRate() : 0;
+    const ReelState* state = m_controller.currentState();
+    const QString time = QString::fromStdString(formatTime(at));
+    const bool timecode = player.isOpen() && state && state->info && state->info->timecode;
+    m_time->setText(timecode ? PictureDock::timecodeAt(*state->info, at) : time);
+    if (timecode) m_time->setToolTip(time + " from the start");
+    else m_time->setToolTip({});
     m_meter->feed(player.takePeaks());
 }
 

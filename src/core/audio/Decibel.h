@@ -12,6 +12,7 @@ inline double toDb(double amplitude) {
 }
 /// Of a power; far below kSilenceDb for none.
 inline double powerDb(double power) { return 10.0 * std::log10(power + 1e-30); }
+inline double fromPowerDb(double db) { return std::pow(10.0, db / 10.0); }
 inline double fromDb(double db) { return std::pow(10.0, db / 20.0); }
 
 /// Largest magnitude; 0 for no samples.

@@ -11,6 +11,8 @@ namespace {
 constexpr float kLeast = 5e-4f;
 constexpr int kNear = 4, kFar = 30;  // cells of half a millisecond
 constexpr int kAround = 800;         // samples
+constexpr double kAttack = 4;         // in power, 10 ms after against 10 ms before
+constexpr float kAttackRatio = 3;
 constexpr int kWide = 10;            // samples to either side that a click may spoil
 }  // namespace
 
@@ -99,7 +101,15 @@ bool ClickSearch::confirm(Click& click) const {
             click.beside = std::max(click.beside, e);
         }
     }
-    return click.error > m_ratio * click.beside;
+    // Where something begins to sound, as with a k or a plucked string, the beginning itself is a tick: only a far larger one is a click.
+    const auto power = [&](int a, int b) {
+        double sum = 1e-12;
+        for (int i = std::max(0, a); i < std::min(n, b); ++i) sum += double(x[size_t(i)]) * x[size_t(i)];
+        return sum;
+    };
+    const int edge = 2 * m_cell, reach = 20 * m_cell;
+    const bool attack = power(here + edge, here + reach) > kAttack * power(here - reach, here - edge);
+    return click.error > (attack ? kAttackRatio : 1) * m_ratio * click.beside;
 }
 
 }  // namespace rivlen

@@ -27,4 +27,9 @@ std::unique_ptr<Detector> makeChannelDetector(int channels, int rate);
 /// Silence and dropouts.
 std::unique_ptr<Detector> makeSilenceDetector(int channels, int rate);
 
+/// Wind and plosives.
+std::unique_ptr<Detector> makeGustDetector(int channels, int rate);
+std::unique_ptr<Detector> makeSibilanceDetector(int channels, int rate);
+std::unique_ptr<Detector> makeReverberationDetector(int channels, int rate);
+
 }  // namespace rivlen

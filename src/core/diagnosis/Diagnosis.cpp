@@ -11,7 +11,7 @@ Diagnosis diagnose(SampleSource& source, const Progress& progress) {
     const int channels = source.channels(), rate = source.sampleRate();
     std::vector<std::unique_ptr<Detector>> clicks, others;
     clicks.push_back(makeClickDetector(channels, rate));  // as dear as all others together
-    for (auto make : {makeClippingDetector, makeHumDetector, makeNoiseDetector, makeChannelDetector, makeSilenceDetector}) others.push_back(make(channels, rate));
+    for (auto make : {makeClippingDetector, makeHumDetector, makeNoiseDetector, makeChannelDetector, makeSilenceDetector, makeGustDetector, makeSibilanceDetector, makeReverberationDetector}) others.push_back(make(channels, rate));
     ContentSearch content(rate);
     std::future<void> running;
     for (int64_t at = 0; at < source.frames(); at += rate) {
@@ -27,6 +27,8 @@ Diagnosis diagnose(SampleSource& source, const Progress& progress) {
     std::vector<Finding> findings;
     for (auto* list : {&clicks, &others})
         for (auto& d : *list) d->finish(findings);
+    if (content.content() == Content::Mixed)
+        if (auto under = content.under()) findings.push_back(*under);
     std::stable_sort(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) { return std::pair(a.kind, a.from) < std::pair(b.kind, b.from); });
     return {std::move(findings), content.content()};
 }

@@ -1,11 +1,12 @@
 // From power spectra of 170 ms:
 // Hiss: the quietest moments of a recording between 1.6 and 12.5 kHz. They are hiss when they are above -70 dBFS, all alike
-// (a fiftieth of all moments or more lies within 1.5 dB of the quietest) and noise, not tones (the ratio of geometric and arithmetic mean of
+// (a fiftieth of all moments or more, in half of the recording's eighths or more, lies within 1.5 dB of the quietest) and noise, not tones (the ratio of geometric and arithmetic mean of
 // the bins is that of noise, 0.56 on average, and not below 0.42). Programme changes, noise stays.
 // Rumble: what is between 12 and 30 Hz nine tenths of the time, above -48 dBFS. Voices begin at some 80 Hz, few instruments go below 30.
 // Bandwidth limit: the frequency at which the mean spectrum falls most from the 1.2 kHz below it to the 1.2 kHz above it, if
-// by 30 dB or more and to nothing, below 19 kHz. Natural sound fades, filters and coders cut.
+// by 30 dB or more and to nothing, below 18.5 kHz. Natural sound fades, filters and coders cut.
 #include <algorithm>
+#include <bit>
 #include <cmath>
 
 #include "core/diagnosis/Detector.h"
@@ -17,6 +18,7 @@ namespace rivlen {
 namespace {
 
 constexpr double kLeastHissDb = -70, kAlikeDb = 1.5, kLeastShare = 0.02, kLeastFlatness = 0.42;
+constexpr int kLeastParts = 4;
 constexpr double kLeastRumbleDb = -48;
 constexpr double kCut = 30, kNothingDb = -95;
 
@@ -44,6 +46,7 @@ public:
 private:
     struct Moment {
         float high, low, flatness;
+        int part = 0;  ///< eighth of the recording
     };
     size_t bin(double hz) const { return size_t(std::clamp<int>(int(std::lround(hz * m_size / m_rate)), 1, m_size / 2 - 1)); }
 
@@ -74,16 +77,18 @@ private:
 
     void hiss(std::vector<Finding>& findings) {
         std::vector<Moment> sorted = m_moments;
+        for (size_t i = 0; i < sorted.size(); ++i) sorted[i].part = int(8 * i / sorted.size());
         std::sort(sorted.begin(), sorted.end(), [](const Moment& a, const Moment& b) { return a.high < b.high; });
         const size_t few = std::max<size_t>(3, sorted.size() / 100);
         double floor = 0;
         for (size_t i = 0; i < few; ++i) floor += sorted[i].high / double(few);
         size_t alike = 0;
+        unsigned parts = 0;
         std::vector<float> flatness;
-        while (alike < sorted.size() && powerDb(sorted[alike].high) < powerDb(floor) + kAlikeDb) flatness.push_back(sorted[alike++].flatness);
+        while (alike < sorted.size() && powerDb(sorted[alike].high) < powerDb(floor) + kAlikeDb) parts |= 1u << sorted[alike].part, flatness.push_back(sorted[alike++].flatness);
         const double share = double(alike) / double(sorted.size());
         std::nth_element(flatness.begin(), flatness.begin() + long(flatness.size() / 2), flatness.end());
-        if (powerDb(floor) < kLeastHissDb || share < kLeastShare || alike < 6 || flatness[flatness.size() / 2] < kLeastFlatness) return;
+        if (powerDb(floor) < kLeastHissDb || share < kLeastShare || alike < 6 || std::popcount(parts) < kLeastParts || flatness[flatness.size() / 2] < kLeastFlatness) return;
         const double db = powerDb(floor);
         findings.push_back({Fault::Hiss, 0, double(m_frames) / m_rate, -1, db, std::clamp(0.5 + 5 * (share - kLeastShare), 0.5, 0.98), std::clamp(std::round(db + 72), 6.0, 18.0), 0, 0, {}});
     }
@@ -114,7 +119,7 @@ private:
         size_t edge = where - 2 * gap;
         while (edge < where + 2 * gap && mean(edge, edge + few) > fallen) ++edge;
         const double hz = double(edge) * m_rate / m_size;
-        if (most < kCut || hz > 0.45 * m_rate || hz > 19000) return;
+        if (most < kCut || hz > 0.45 * m_rate || hz > 18500) return;
         findings.push_back({Fault::Bandwidth, 0, double(m_frames) / m_rate, -1, hz, std::clamp(most / 50, 0.6, 1.0), 0, hz, 0, {}});
     }
 

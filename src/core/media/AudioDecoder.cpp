@@ -117,6 +117,28 @@ struct AudioDecoder::Impl {
         for (unsigned i = 0; i < format->nb_streams; ++i)
             if (const AVDictionaryEntry* tag = av_dict_get(format->streams[i]->metadata, "timecode", nullptr, 0))
                 info.timecode = tag->value;
+        placeOnClock();
+    }
+
+    /// Where the first sample is in time of day: by the timecode of the picture, or the time reference of a broadcast wave file (EBU Tech 3285).
+    void placeOnClock() {
+        if (info.timecode) {
+            try {
+                const FrameRate rate = info.picture ? info.picture->rate : info.dropFrame() ? FrameRate{30000, 1001} : FrameRate{25, 1};
+                info.timecodeSeconds = double(framesOfTimecode(*info.timecode, rate)) / rate.perSecond() + (info.picture ? info.startOffset : 0);
+            } catch (const Error&) {
+                info.timecode.reset();  // not a timecode: of no use
+            }
+        }
+        if (info.timecode) return;
+        for (const AVDictionary* tags : {format->metadata, stream->metadata}) {
+            const AVDictionaryEntry* tag = av_dict_get(tags, "time_reference", nullptr, 0);
+            if (!tag) continue;
+            const double at = double(std::strtoll(tag->value, nullptr, 10)) / info.sampleRate;
+            if (at <= 0) continue;
+            info.timecodeSeconds = at;
+            info.timecode = timecodeOfFrames(std::llround(std::floor(at * 25 + 1e-6)), {25, 1}, false);
+        }
     }
 
     void readPicture() {
@@ -130,6 +152,9 @@ struct AudioDecoder::Impl {
         picture.codec = avcodec_get_name(video->codecpar->codec_id);
         const AVRational rate = av_guess_frame_rate(format, video, nullptr);
         picture.fps = rate.den > 0 ? av_q2d(rate) : 0.0;
+        picture.rate = FrameRate::nearest(picture.fps);
+        if (video->duration != AV_NOPTS_VALUE) picture.duration = double(video->duration) * av_q2d(video->time_base);
+        else if (format->duration != AV_NOPTS_VALUE) picture.duration = double(format->duration) / AV_TIME_BASE;
         if (video->start_time != AV_NOPTS_VALUE && stream->start_time != AV_NOPTS_VALUE)
             info.startOffset = double(stream->start_time) * av_q2d(stream->time_base) -
                                double(video->start_time) * av_q2d(video->time_base);

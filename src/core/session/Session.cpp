@@ -12,7 +12,7 @@ namespace fs = std::filesystem;
 using nlohmann::json;
 
 namespace {
-constexpr int kVersion = 2;  // 1 knew one setting a reel
+constexpr int kVersion = 3;  // 1 knew one setting a reel, 2 no treatments
 }
 
 const Reel* Session::reel(const std::string& id) const {
@@ -78,6 +78,11 @@ Session loadSession(const fs::path& file) {
                 reel.candidates[size_t(place[0] - 'A')] = Candidate{c.value("name", ""), isolationFromJson(c.at("isolation"))};
             }
             if (r.contains("loop")) reel.loop = {r.at("loop").at(0).get<double>(), r.at("loop").at(1).get<double>()};
+            if (r.contains("treatments")) reel.treatments = treatmentsFromJson(r.at("treatments"));
+            reel.dismissed = r.value("dismissed", std::vector<std::string>{});
+            reel.content = r.value("content", "");
+            reel.group = r.value("group", "");
+            reel.note = r.value("note", "");
             session.reels.push_back(std::move(reel));
         }
         if (!session.reel(session.current)) session.current = session.reels.empty() ? "" : session.reels.front().id;
@@ -99,6 +104,10 @@ void saveSession(const Session& session, const fs::path& file) {
         for (int i = 0; i < kCandidates; ++i)
             if (const auto& c = r.candidates[size_t(i)]) j["candidates"].push_back({{"place", std::string(1, char('A' + i))}, {"name", c->name}, {"isolation", toJson(c->settings)}});
         if (r.loop) j["loop"] = {r.loop->first, r.loop->second};
+        if (!r.treatments.empty()) j["treatments"] = toJson(r.treatments);
+        if (!r.dismissed.empty()) j["dismissed"] = r.dismissed;
+        for (const auto& [key, text] : {std::pair("content", &r.content), std::pair("group", &r.group), std::pair("note", &r.note)})
+            if (!text->empty()) j[key] = *text;
         reels.push_back(std::move(j));
     }
     const json j{{"format", "rivlen-session"}, {"version", kVersion}, {"name", session.name},

@@ -1,4 +1,5 @@
 #pragma once
+#include <algorithm>
 #include <array>
 #include <filesystem>
 #include <optional>
@@ -8,6 +9,7 @@
 
 #include "core/isolation/StemNames.h"
 #include "core/isolation/StrengthCourse.h"
+#include "core/treatment/Treatment.h"
 
 namespace rivlen {
 
@@ -33,6 +35,17 @@ struct Reel {
     int region = -1;                ///< whose settings are worked on, of the wanted stem's regions; -1: the whole reel's
     std::array<std::optional<Candidate>, kCandidates> candidates;
     std::optional<std::pair<double, double>> loop;
+    std::vector<Treatment> treatments;   ///< in the order of work
+    std::vector<std::string> dismissed;  ///< findings that the user does not hold for faults, by findingKey()
+    std::string content;                 ///< what the user says it holds, by contentName(); empty: as it was found
+    std::string group, note;             ///< the user's own words; may be empty
+
+    /// The treatments that work on the recording before it is separated.
+    std::vector<Treatment> recordingTreatments() const { return treatmentsAt(treatments, kRecordingPlace); }
+    bool treatsStems() const {
+        return std::any_of(treatments.begin(), treatments.end(), [](const Treatment& t) { return t.on && t.place != kRecordingPlace; });
+    }
+    bool isDismissed(const Finding& finding) const { return std::find(dismissed.begin(), dismissed.end(), findingKey(finding)) != dismissed.end(); }
 
     StrengthCourse& course() { return strength[stemPlace(stem)]; }
     const StrengthCourse& course() const { return strength[stemPlace(stem)]; }

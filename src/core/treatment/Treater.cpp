@@ -2,12 +2,14 @@
 
 #include <algorithm>
 
+#include "core/diagnosis/GustLevels.h"
 #include "core/treatment/NoiseProfile.h"
 
 namespace rivlen {
 
 RepairFacts factsFor(SampleSource& source, const std::vector<Treatment>& treatments, std::vector<Finding> findings, const Progress& progress) {
-    RepairFacts facts{source.channels(), source.sampleRate(), std::move(findings), {}};
+    RepairFacts facts{source.channels(), source.sampleRate(), std::move(findings), {}, 0};
+    if (std::any_of(treatments.begin(), treatments.end(), [](const Treatment& t) { return t.on && (t.id == "de-plosive" || t.id == "de-wind"); })) facts.voice = voiceLevel(source, progress);
     if (std::any_of(treatments.begin(), treatments.end(), [](const Treatment& t) { return t.on && t.id == "de-hiss"; })) facts.noise = learnNoise(source, progress);
     return facts;
 }

@@ -5,19 +5,23 @@
 #include <cstdio>
 
 #include "core/audio/Error.h"
+#include "core/isolation/StemNames.h"
 
 namespace rivlen {
 
 const std::vector<TreatmentEntry>& treatmentTable() {
     static const std::vector<TreatmentEntry> table{
-        {"dc-offset", "DC offset", "%", 0, 100, 100, 1, "Centres the waveform. Nothing else changes.", makeOffset},
-        {"polarity", "Polarity", "%", 0, 100, 100, 100, "Turns the right channel over, so that both work together.", makePolarity},
-        {"de-clip", "De-clip", "%", 0, 100, 100, 1, "Rebuilds peaks that were cut flat. Peaks rise above full scale where they belong there: leave headroom.", makeDeclip},
-        {"de-click", "De-click", "%", 0, 100, 50, 1, "Replaces ticks by what belongs there. Too much takes the edge off consonants and plucked strings.", makeDeclick},
-        {"de-hum", "De-hum", "%", 0, 100, 100, 1, "Takes out the mains tone and its harmonics, as they drift. Too much rings on low voices.", makeDehum},
-        {"de-rumble", "De-rumble", "Hz", 20, 200, 80, 1, "Takes out what lies below. Too high, and the voice grows thin.", makeDerumble},
-        {"de-hiss", "De-hiss", "dB", 0, 30, 9, 0.5, "Lowers steady noise, learned from the pauses. Too much sounds under water and hard to understand.", makeDehiss},
-        {"de-ess", "De-ess", "dB", 0, 12, 2, 0.5, "Lowers sharp s between 6 and 10 kHz, at most by this. Too much lisps.", makeDeess},
+        {"dc-offset", "DC offset", "%", 0, 100, 100, 1, "Centres the waveform. Nothing else changes.", false, makeOffset},
+        {"polarity", "Polarity", "%", 0, 100, 100, 100, "Turns the right channel over, so that both work together.", false, makePolarity},
+        {"de-clip", "De-clip", "%", 0, 100, 100, 1, "Rebuilds peaks that were cut flat. Peaks rise above full scale where they belong there: leave headroom.", false, makeDeclip},
+        {"de-click", "De-click", "%", 0, 100, 50, 1, "Replaces ticks by what belongs there. Too much takes the edge off consonants and plucked strings.", false, makeDeclick},
+        {"de-hum", "De-hum", "%", 0, 100, 100, 1, "Takes out the mains tone and its harmonics, as they drift. Too much rings on low voices.", false, makeDehum},
+        {"de-rumble", "De-rumble", "Hz", 20, 200, 80, 1, "Takes out what lies below. Too high, and the voice grows thin.", true, makeDerumble},
+        {"de-plosive", "De-plosive", "dB", 0, 30, 18, 1, "Takes the thump out of p and b, below 120 Hz and only there. Too much leaves them without body.", true, makeDeplosive},
+        {"de-wind", "De-wind", "dB", 0, 40, 24, 1, "Pushes gusts below 160 Hz down to where the voice covers them. Too much and the voice grows thin in every gust.", true, makeDewind},
+        {"de-hiss", "De-hiss", "dB", 0, 30, 9, 0.5, "Lowers steady noise, learned from the pauses. Too much sounds under water and hard to understand.", false, makeDehiss},
+        {"de-reverb", "De-reverb", "%", 0, 100, 70, 1, "Takes the room's answer out of the voice. Too much sounds dull, as through a cloth.", true, makeDereverb},
+        {"de-ess", "De-ess", "dB", 0, 12, 2, 0.5, "Lowers sharp s between 6 and 10 kHz, at most by this. Too much lisps.", true, makeDeess},
     };
     return table;
 }
@@ -40,9 +44,10 @@ double checked(const TreatmentEntry& t, double amount) {
 }
 }  // namespace
 
-std::vector<Treatment> proposed(const std::vector<Finding>& findings) {
+std::vector<Treatment> proposed(const std::vector<Finding>& findings, std::optional<Content> content) {
     std::vector<Treatment> all;
     for (const auto& t : treatmentTable()) {
+        if (t.forVoice && content == Content::Music) continue;
         std::optional<double> amount;
         for (const auto& f : findings)
             if (std::string(entryOf(f.kind).treatment) == t.id) amount = std::max(amount.value_or(t.minimum), std::clamp(f.amount, t.minimum, t.maximum));
@@ -50,6 +55,27 @@ std::vector<Treatment> proposed(const std::vector<Finding>& findings) {
     }
     return all;
 }
+
+std::vector<Treatment> withProposals(std::vector<Treatment> chain, const std::vector<Treatment>& others) {
+    for (const Treatment& wanted : others) {
+        const auto known = std::find_if(chain.begin(), chain.end(), [&](const Treatment& t) { return t.id == wanted.id; });
+        if (known != chain.end()) {
+            known->on = true;
+            continue;
+        }
+        chain.insert(std::find_if(chain.begin(), chain.end(), [&](const Treatment& t) { return sensiblePlace(t.id) > sensiblePlace(wanted.id); }), wanted);
+    }
+    return chain;
+}
+
+std::vector<Treatment> treatmentsAt(const std::vector<Treatment>& treatments, const std::string& place) {
+    std::vector<Treatment> some;
+    for (const auto& t : treatments)
+        if (t.on && t.place == place) some.push_back(t);
+    return some;
+}
+
+size_t sensiblePlace(const std::string& id) { return size_t(&findTreatment(id) - treatmentTable().data()); }
 
 std::vector<Treatment> parseTreatments(const std::string& text) {
     std::vector<Treatment> all;
@@ -72,14 +98,20 @@ std::vector<Treatment> parseTreatments(const std::string& text) {
 
 nlohmann::json toJson(const std::vector<Treatment>& treatments) {
     nlohmann::json json = nlohmann::json::array();
-    for (const auto& t : treatments) json.push_back({{"id", t.id}, {"on", t.on}, {"amount", t.amount}});
+    for (const auto& t : treatments) json.push_back({{"id", t.id}, {"on", t.on}, {"amount", t.amount}, {"place", t.place}});
     return json;
 }
 
 std::vector<Treatment> treatmentsFromJson(const nlohmann::json& json) {
     std::vector<Treatment> all;
     try {
-        for (const auto& j : json) all.push_back({findTreatment(j.at("id").get<std::string>()).id, j.value("on", true), checked(findTreatment(j.at("id").get<std::string>()), j.at("amount").get<double>())});
+        for (const auto& j : json) {
+            const TreatmentEntry& t = findTreatment(j.at("id").get<std::string>());
+            all.push_back({t.id, j.value("on", true), checked(t, j.at("amount").get<double>()), j.value("place", kRecordingPlace)});
+            const std::string& place = all.back().place;
+            if (place != kRecordingPlace && std::find(kStemNames.begin(), kStemNames.end(), place) == kStemNames.end())
+                throw Error(Error::Kind::InputUnreadable, "there is no place \"" + place + "\" where a treatment works.");
+        }
     } catch (const std::exception& e) {
         throw Error(Error::Kind::InputUnreadable, std::string("The treatments cannot be read: ") + e.what());
     }
@@ -91,33 +123,36 @@ RepairChain::RepairChain(const std::vector<Treatment>& treatments, const RepairF
         if (t.on) m_stages.push_back({t.id, findTreatment(t.id).make(t.amount, facts), AudioQueue(facts.channels)});
 }
 
-void RepairChain::Stage::measure(const AudioBuffer& out) {
+void RepairChain::measure(size_t stage, const AudioBuffer& out) {
     if (out.frames() == 0) return;
-    const AudioBuffer was = in.take(out.frames());
+    Stage& s = m_stages[stage];
+    AudioBuffer removed = s.in.take(out.frames());
     for (size_t i = 0; i < out.samples().size(); ++i) {
-        const double d = double(out.samples()[i]) - was.samples()[i];
-        removed += d * d;
+        const float d = removed.samples()[i] -= out.samples()[i];
+        s.removed += double(d) * d;
     }
-    samples += int64_t(out.samples().size());
+    s.samples += int64_t(out.samples().size());
+    if (onRemoved) onRemoved(stage, removed);
 }
 
 AudioBuffer RepairChain::process(const AudioBuffer& block) {
     AudioBuffer x = block;
-    for (auto& s : m_stages) {
-        s.in.append(x);
-        x = s.repair->process(x);
-        s.measure(x);
+    for (size_t i = 0; i < m_stages.size(); ++i) {
+        m_stages[i].in.append(x);
+        x = m_stages[i].repair->process(x);
+        measure(i, x);
     }
     return x;
 }
 
 AudioBuffer RepairChain::finish() {
     AudioBuffer rest(m_channels, 0);
-    for (auto& s : m_stages) {
+    for (size_t i = 0; i < m_stages.size(); ++i) {
+        Stage& s = m_stages[i];
         s.in.append(rest);
         AudioBuffer out = rest.frames() > 0 ? s.repair->process(rest) : AudioBuffer(m_channels, 0);
         out.append(s.repair->finish());
-        s.measure(out);
+        measure(i, out);
         rest = std::move(out);
     }
     return rest;

@@ -1,4 +1,5 @@
 #pragma once
+#include <functional>
 #include <memory>
 #include <nlohmann/json.hpp>
 #include <optional>
@@ -7,6 +8,7 @@
 
 #include "core/audio/AudioQueue.h"
 #include "core/audio/SampleSource.h"
+#include "core/diagnosis/Content.h"
 #include "core/diagnosis/Finding.h"
 
 namespace rivlen {
@@ -26,6 +28,7 @@ struct RepairFacts {
     int channels = 0, sampleRate = 0;
     std::vector<Finding> findings;  ///< of the recording
     std::vector<float> noise;       ///< learnNoise() of it; empty: nothing is known
+    double voice = 0;               ///< RMS of the voice in it, linear; 0: not known
 };
 
 /// One row of the table of treatments: the session file, the command line and the window take a treatment's name, range,
@@ -37,23 +40,37 @@ struct TreatmentEntry {
     const char* unit;
     double minimum, maximum, usual, step;
     const char* explanation;  ///< what it does, and how one hears too much of it
+    bool forVoice;            ///< proposed only where there is speech
     std::unique_ptr<Repair> (*make)(double amount, const RepairFacts& facts);
 };
 const std::vector<TreatmentEntry>& treatmentTable();
 /// Throws Error (Usage) that names the known ones.
 const TreatmentEntry& findTreatment(const std::string& id);
 
+/// Where a treatment works when it works before separation.
+inline constexpr const char* kRecordingPlace = "recording";
+
 /// One treatment of a reel: its amount stays when it is switched off.
 struct Treatment {
     std::string id;
     bool on = true;
     double amount = 0;
+    std::string place = kRecordingPlace;  ///< the recording, before separation, or the stem it works on afterwards
 
     bool operator==(const Treatment&) const = default;
 };
 
-/// The treatments that findings propose, in the table's order, each once at its greatest amount.
-std::vector<Treatment> proposed(const std::vector<Finding>& findings);
+/// The treatments that findings propose, in the table's order, each once at its greatest amount. What is for the voice alone is left out
+/// where there is only music.
+std::vector<Treatment> proposed(const std::vector<Finding>& findings, std::optional<Content> content = {});
+
+/// A chain with others added at their sensible places; one that it has already is switched on and keeps its amount.
+std::vector<Treatment> withProposals(std::vector<Treatment> chain, const std::vector<Treatment>& others);
+
+/// Those of a chain that are on and work at a place, in order.
+std::vector<Treatment> treatmentsAt(const std::vector<Treatment>& treatments, const std::string& place);
+/// The place in the table, which is the sensible order.
+size_t sensiblePlace(const std::string& id);
 
 /// "de-hum=100,de-click=50" as on the command line. Throws Error (Usage) that names the treatment and its range.
 std::vector<Treatment> parseTreatments(const std::string& text);
@@ -74,6 +91,8 @@ public:
         bool any() const { return removedDb > -100; }  ///< below that it does nothing here
     };
     std::vector<Effect> effects() const;
+    /// Called with what a treatment took away, by its place among those that are on, as the sound passes.
+    std::function<void(size_t, const AudioBuffer&)> onRemoved;
 
 private:
     struct Stage {
@@ -82,8 +101,8 @@ private:
         AudioQueue in;  ///< what went in and has not come out yet
         double removed = 0;
         int64_t samples = 0;
-        void measure(const AudioBuffer& out);
     };
+    void measure(size_t stage, const AudioBuffer& out);
     std::vector<Stage> m_stages;
     int m_channels;
 };
@@ -95,6 +114,9 @@ std::unique_ptr<Repair> makePolarity(double amount, const RepairFacts& facts);
 std::unique_ptr<Repair> makeDehum(double amount, const RepairFacts& facts);
 std::unique_ptr<Repair> makeDerumble(double amount, const RepairFacts& facts);
 std::unique_ptr<Repair> makeDehiss(double amount, const RepairFacts& facts);
+std::unique_ptr<Repair> makeDeplosive(double amount, const RepairFacts& facts);
+std::unique_ptr<Repair> makeDewind(double amount, const RepairFacts& facts);
+std::unique_ptr<Repair> makeDereverb(double amount, const RepairFacts& facts);
 std::unique_ptr<Repair> makeDeess(double amount, const RepairFacts& facts);
 
 }  // namespace rivlen

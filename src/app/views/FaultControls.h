@@ -1,0 +1,35 @@
+#pragma once
+#include <QLabel>
+#include <QPushButton>
+#include <QComboBox>
+#include <QListWidget>
+
+#include "app/Desks.h"
+
+namespace rivlen {
+
+/// The page Faults of Intake: what the reel holds, what was found in it, and what is to be done about it.
+class FaultControls : public QWidget {
+    Q_OBJECT
+public:
+    FaultControls(Controller& controller, Desks& desks, QWidget* parent = nullptr);
+
+signals:
+    void treatmentWanted(const QString& id);  ///< its amount is to be adjusted
+
+private:
+    void refresh();
+    void refreshButtons();
+    void hear(int row);
+    const Finding* at(int row) const { return row >= 0 && row < int(m_found.size()) ? &m_found[size_t(row)] : nullptr; }
+
+    Controller& m_controller;
+    RepairDesk& m_desk;
+    std::vector<Finding> m_found;
+    QComboBox* m_content;
+    QLabel *m_heading, *m_about;
+    QListWidget* m_list;
+    QPushButton *m_accept, *m_adjust, *m_dismiss, *m_all;
+};
+
+}  // namespace rivlen

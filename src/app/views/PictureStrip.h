@@ -1,0 +1,17 @@
+#pragma once
+#include "app/views/ComputedPicture.h"
+
+namespace rivlen {
+
+/// The picture as a strip of small frames over the time axis, each at its own time.
+class PictureStrip : public ComputedPicture {
+    Q_OBJECT
+public:
+    PictureStrip(Controller& controller, TimeAxis& axis, QWidget* parent = nullptr);
+
+protected:
+    Job prepare(int columns, int rows) override;
+    void paintPicture(QPainter& painter) override;
+};
+
+}  // namespace rivlen

@@ -1,0 +1,36 @@
+#pragma once
+#include <QLabel>
+#include <QPushButton>
+#include <QLineEdit>
+#include <QTableView>
+
+#include "app/Desks.h"
+#include "app/ReelsModel.h"
+
+namespace rivlen {
+
+/// All reels as a table in the middle of the window: sorted, searched, and many at once grouped, treated or removed.
+class ReelTable : public QWidget {
+    Q_OBJECT
+public:
+    ReelTable(Controller& controller, ReelsModel& model, QWidget* parent = nullptr);
+
+signals:
+    void closed();
+
+private:
+    std::vector<std::string> chosen() const;  ///< ids of the selected reels
+    void refresh();
+    void acceptFaults();
+    void treatNow();
+    void copyTreatments();
+    Controller& m_controller;
+    ReelsModel& m_model;
+    ReelsFilter* m_filter;
+    QTableView* m_table;
+    QLineEdit *m_search, *m_group;
+    QLabel* m_count;
+    QPushButton *m_accept, *m_treat, *m_copy, *m_remove, *m_setGroup;
+};
+
+}  // namespace rivlen

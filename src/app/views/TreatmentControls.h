@@ -1,0 +1,45 @@
+#pragma once
+#include <QLabel>
+#include <QPushButton>
+#include <QCheckBox>
+#include <QComboBox>
+#include <QVBoxLayout>
+
+#include "app/Desks.h"
+#include "app/views/ValueRow.h"
+
+namespace rivlen {
+
+/// The page Treatments of Intake: the chain with its switches and amounts, and what is known of the chosen one.
+class TreatmentControls : public QWidget {
+    Q_OBJECT
+public:
+    TreatmentControls(Controller& controller, Desks& desks, QWidget* parent = nullptr);
+    /// Makes a treatment the chosen one and puts the keyboard on its amount.
+    void choose(const QString& id);
+
+private:
+    struct Row {
+        std::string id;
+        QWidget* frame;
+        QCheckBox* on;
+        ValueRow* value;
+        QLabel* effect;
+    };
+    void refresh();
+    void rebuild();
+    void fillChosen();
+    int chosen() const;  ///< place of the chosen one in the chain, or -1
+
+    Controller& m_controller;
+    RepairDesk& m_desk;
+    std::vector<Row> m_rows;
+    std::string m_chosen;
+    QVBoxLayout* m_list;
+    QLabel *m_empty, *m_name, *m_why, *m_state;
+    QPushButton *m_add, *m_order, *m_hear, *m_hearAll, *m_earlier, *m_later, *m_remove;
+    QComboBox* m_where;
+    QWidget* m_detail;
+};
+
+}  // namespace rivlen

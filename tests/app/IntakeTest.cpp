@@ -1,0 +1,372 @@
+// Intake through the real window: faults accepted and dismissed, treatments heard and at work, many reels, folders, newer versions, the picture.
+#include <QCheckBox>
+#include <QComboBox>
+#include <QListWidget>
+#include <QTabBar>
+#include <QTableView>
+#include <QTableWidget>
+#include <QTreeView>
+
+#include "WindowFixture.h"
+#include "app/ConformDialog.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+struct Intake : Window {
+    void bridge() {
+        add({demo + "reel-3-bridge.flac"});
+        ASSERT_TRUE(until([&] { return controller->currentState()->diagnosis.has_value(); }));
+    }
+    void page(int i) { find<QTabBar>("intaketabs")->setCurrentIndex(i); }
+    RepairDesk& desk() { return window->desks().repairs; }
+    int rowOf(Fault kind) {
+        const auto found = *desk().found();
+        for (size_t i = 0; i < found.size(); ++i)
+            if (found[i].kind == kind) return int(i);
+        return -1;
+    }
+    bool treated() { return until([&] { return !controller->repairPending(*controller->reel()) && controller->jobs().idle(); }); }
+    /// Seconds of a few reels with a name each.
+    void few(int count) {
+        QStringList files;
+        for (int i = 0; i < count; ++i) files << QString::fromStdString(clip(text("reel %d.wav", i).c_str(), 1 + i).string());
+        add(files);
+    }
+};
+
+}  // namespace
+
+TEST_F(Intake, FindingsAreAcceptedAdjustedAndDismissed) {
+    bridge();
+    page(1);
+    auto* list = find<QListWidget>("findings");
+    const int hum = rowOf(Fault::Hum);
+    ASSERT_GE(hum, 0);
+    list->setCurrentRow(hum);
+    find<QPushButton>("acceptFinding")->click();
+    ASSERT_EQ(controller->reel()->treatments.size(), 1u);
+    EXPECT_EQ(controller->reel()->treatments[0].id, "de-hum");
+    EXPECT_EQ(desk().verdict((*desk().found())[size_t(hum)]), RepairDesk::Verdict::Accepted);
+    EXPECT_FALSE(find<QPushButton>("acceptFinding")->isEnabled());
+    const int clicks = rowOf(Fault::Click);
+    ASSERT_GE(clicks, 0);
+    list->setCurrentRow(clicks);
+    find<QPushButton>("dismissFinding")->click();
+    EXPECT_EQ(controller->reel()->dismissed.size(), 1u);
+    EXPECT_TRUE(controller->findings(*controller->reel()).size() + 1 == controller->currentState()->diagnosis->findings.size());
+    find<QPushButton>("acceptAllFindings")->click();
+    for (const auto& t : controller->reel()->treatments) EXPECT_NE(t.id, "de-click") << "what is dismissed is not treated";
+    list->setCurrentRow(clicks);
+    find<QPushButton>("dismissFinding")->click();
+    EXPECT_TRUE(controller->reel()->dismissed.empty());
+    list->setCurrentRow(hum);
+    find<QPushButton>("adjustFinding")->click();
+    EXPECT_EQ(find<QTabBar>("intaketabs")->currentIndex(), 2);
+    EXPECT_TRUE(find<QSlider>("treat_de-hum")->isVisible());
+    EXPECT_TRUE(find<QSlider>("treat_de-hum")->hasFocus());
+}
+
+TEST_F(Intake, WhatAReelHoldsDecidesWhatIsProposed) {
+    bridge();
+    controller->currentState()->diagnosis->findings.push_back({Fault::Sibilance, 0, 24, -1, 6, 0.8, 6, 0, 0, {}});
+    page(1);
+    auto* content = find<QComboBox>("content");
+    content->setCurrentIndex(2);
+    emit content->activated(2);
+    EXPECT_EQ(controller->reel()->content, "music");
+    EXPECT_EQ(controller->content(*controller->reel()), Content::Music);
+    EXPECT_EQ(rowOf(Fault::Sibilance), -1) << "a cymbal is no sharp s";
+    find<QPushButton>("acceptAllFindings")->click();
+    for (const auto& t : controller->reel()->treatments) EXPECT_FALSE(findTreatment(t.id).forVoice) << t.id;
+    content->setCurrentIndex(1);
+    emit content->activated(1);
+    EXPECT_GE(rowOf(Fault::Sibilance), 0);
+    find<QPushButton>("acceptAllFindings")->click();
+    EXPECT_EQ(controller->reel()->treatments.back().id, "de-ess");
+}
+
+TEST_F(Intake, TreatmentsWorkAreHeardAndKeepTheirAmountWhenOff) {
+    bridge();
+    desk().acceptAll();
+    page(2);
+    ASSERT_GE(desk().chain().size(), 2u);
+    // A stretch is treated at once, then the whole.
+    ASSERT_TRUE(until([&] { return desk().effect(0).has_value(); }));
+    ASSERT_TRUE(treated());
+    ASSERT_TRUE(until([&] { return desk().effect(0) && desk().effect(0)->whole; }));
+    for (size_t i = 0; i < desk().chain().size(); ++i) EXPECT_TRUE(desk().effect(i)->any()) << desk().chain()[i].id;
+    EXPECT_TRUE(find<QLabel>("effect_de-hum")->text().contains("takes away"));
+    EXPECT_NE(controller->splitFile(*controller->reel()), controller->reel()->source);
+    // As recorded against treated, with the keyboard.
+    window->setFocus();
+    key(Qt::Key_7);
+    EXPECT_EQ(controller->player().heard(), Heard::Recorded);
+    key(Qt::Key_8);
+    EXPECT_EQ(controller->player().heard(), Heard::Removed);
+    // Switched off it keeps its amount.
+    auto* slider = find<QSlider>("treat_de-click");
+    slider->setFocus();
+    QTest::keyClick(slider, Qt::Key_PageUp);
+    size_t place = 0;
+    while (desk().chain()[place].id != "de-click") ++place;
+    const double amount = desk().chain()[place].amount;
+    EXPECT_NE(amount, findTreatment("de-click").usual);
+    find<QCheckBox>("on_de-click")->click();
+    EXPECT_FALSE(desk().chain()[place].on);
+    EXPECT_EQ(desk().chain()[place].amount, amount);
+    EXPECT_EQ(find<QLabel>("effect_de-click")->text(), "off");
+    find<QPushButton>("treat_de-click_reset")->click();
+    EXPECT_EQ(desk().chain()[place].amount, findTreatment("de-click").usual);
+    // Wrong amounts are refused with the range.
+    auto* value = find<QLineEdit>("treat_de-hum_value");
+    value->setFocus();
+    value->selectAll();
+    QTest::keyClicks(value, "400");
+    QTest::keyClick(value, Qt::Key_Return);
+    EXPECT_TRUE(window->workLine().noticeText().contains("0 to 100 %"));
+    // Undo brings back what was there.
+    while (controller->history().canUndo() && !desk().chain().empty()) controller->undo();
+    EXPECT_TRUE(desk().chain().empty());
+    EXPECT_EQ(controller->splitFile(*controller->reel()), controller->reel()->source);
+    EXPECT_EQ(controller->player().heard(), Heard::Source) << "there is nothing removed to be heard";
+}
+
+TEST_F(Intake, WhatOneTreatmentRemovesIsLooped) {
+    bridge();
+    desk().add("de-rumble");
+    desk().accept((*desk().found())[size_t(rowOf(Fault::Hum))]);
+    page(2);
+    find<QPushButton>("hearRemoved")->click();
+    ASSERT_TRUE(until([&] { return controller->player().heard() == Heard::Removed && controller->player().playing(); }));
+    EXPECT_TRUE(controller->loop());
+    EXPECT_FALSE(controller->reel()->loop) << "listening is not editing";
+    ASSERT_TRUE(until([&] { return controller->player().takePeaks().first > 1e-4f; })) << "the hum is heard";
+    controller->player().stop();
+}
+
+TEST_F(Intake, OrderAndPlaceCanBeChanged) {
+    bridge();
+    desk().add("de-hum");
+    desk().add("de-click");
+    ASSERT_EQ(desk().chain()[0].id, "de-click") << "its sensible place";
+    page(2);
+    emit find<QSlider>("treat_de-hum")->valueChanged(80);
+    find<QPushButton>("earlier")->click();
+    EXPECT_EQ(desk().chain()[0].id, "de-hum");
+    EXPECT_TRUE(find<QPushButton>("sensibleOrder")->isEnabled());
+    find<QPushButton>("sensibleOrder")->click();
+    EXPECT_EQ(desk().chain()[0].id, "de-click");
+    auto* where = find<QComboBox>("treatmentPlace");
+    where->setCurrentIndex(1);
+    emit where->activated(1);
+    EXPECT_EQ(desk().chain()[1].place, "dialogue");
+    find<QPushButton>("removeTreatment")->click();
+    EXPECT_EQ(desk().chain().size(), 1u);
+}
+
+TEST_F(Intake, ASplitWaitsForTheTreatmentsAndStemsAreTreatedAfterIt) {
+    add({QString::fromStdString(clip("clip.wav", 4).string())});
+    ASSERT_TRUE(until([&] { return controller->currentState()->diagnosis.has_value(); }));
+    controller->editReel("", [](Reel& r) { r.quality = "quick", r.treatments = parseTreatments("de-rumble=150,de-ess=6"); });
+    ASSERT_TRUE(controller->repairPending(*controller->reel()));
+    controller->split();
+    ASSERT_TRUE(until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
+    const fs::path treatedFile = controller->splitFile(*controller->reel());
+    EXPECT_NE(treatedFile, controller->reel()->source);
+    const auto sumOf = [&] {
+        const ReelState& s = *controller->currentState();
+        auto readers = s.stems->openAll();
+        MediaReader work(controller->workFile(*controller->reel()));
+        const StemBlock all = readers.read(work, 0, work.frames());
+        AudioBuffer sum(2, work.frames());
+        for (const auto& stem : all.stems)
+            for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += stem.samples()[i];
+        return differenceDb(sum, all.source);
+    };
+    EXPECT_LT(sumOf(), -120) << "the stems sum to the treated recording";
+    // One of them moves to the dialogue: the recording is split without it, then the stem is treated.
+    controller->editReel("", [](Reel& r) { r.treatments[1].place = "dialogue"; });
+    EXPECT_FALSE(controller->currentState()->stems) << "stems of another chain are none of this one's";
+    ASSERT_TRUE(treated());
+    controller->split();
+    ASSERT_TRUE(until([&] { return controller->currentState()->repairedStems.has_value(); }));
+    EXPECT_LT(sumOf(), -120) << "still";
+    EXPECT_NE(controller->workFile(*controller->reel()), controller->splitFile(*controller->reel()));
+}
+
+TEST_F(Intake, TheSessionKeepsTreatmentsAndWhatWasSaid) {
+    bridge();
+    controller->editReel("", [](Reel& r) {
+        r.treatments = parseTreatments("de-hum=80,de-ess=3");
+        r.treatments[0].on = false;
+        r.treatments[1].place = "dialogue";
+        r.dismissed = {"click@1.0"};
+        r.content = "speech";
+        r.group = "Bridge";
+        r.note = "the shout";
+    });
+    const Reel before = *controller->reel();
+    ASSERT_TRUE(controller->saveSession(QString::fromStdString((folder / "s.rivlen").string())));
+    ASSERT_TRUE(controller->openSession(QString::fromStdString((folder / "s.rivlen").string())));
+    EXPECT_EQ(*controller->reel(), before);
+}
+
+TEST_F(Intake, ReelsAreSearchedSortedGroupedRenamedAndRemoved) {
+    few(4);
+    auto* list = find<QTreeView>("reels");
+    auto* search = find<QLineEdit>("searchReels");
+    EXPECT_EQ(list->model()->rowCount(), 4);
+    search->setText("reel 2");
+    EXPECT_EQ(list->model()->rowCount(), 1);
+    list->setCurrentIndex(list->model()->index(0, 0));
+    EXPECT_EQ(controller->reel()->name, "reel 2");
+    search->clear();
+    auto* group = find<QLineEdit>("group");
+    group->setFocus();
+    QTest::keyClicks(group, "Deck");
+    QTest::keyClick(group, Qt::Key_Return);
+    EXPECT_EQ(controller->reel()->group, "Deck");
+    search->setText("deck");
+    EXPECT_EQ(list->model()->rowCount(), 1) << "groups are searched too";
+    search->clear();
+    list->model()->setData(list->model()->index(0, ReelsModel::Name), "First");
+    EXPECT_EQ(controller->session().reels[0].name, "First");
+    find<QComboBox>("sortReels")->setCurrentIndex(3);
+    EXPECT_EQ(list->model()->index(0, 0).data().toString(), "First") << "it is the shortest";
+    window->setFocus();
+    key(Qt::Key_Y);
+    auto* table = find<QTableView>("reelTableView");
+    ASSERT_TRUE(table->isVisible());
+    table->selectAll();
+    EXPECT_TRUE(find<QLabel>("reelCount")->text().contains("4 selected"));
+    find<QLineEdit>("groupMany")->setText("All");
+    find<QPushButton>("setGroup")->click();
+    for (const Reel& r : controller->session().reels) EXPECT_EQ(r.group, "All");
+    controller->undo();
+    EXPECT_EQ(controller->session().reels[0].group, "") << "one step for all";
+    table->selectAll();
+    find<QPushButton>("removeMany")->click();
+    EXPECT_TRUE(controller->session().reels.empty());
+    controller->undo();
+    EXPECT_EQ(controller->session().reels.size(), 4u);
+}
+
+TEST_F(Intake, FaultsOfManyReelsAreTreatedInOneGo) {
+    add({demo + "reel-3-bridge.flac", demo + "reel-1-deck.flac"});
+    ASSERT_TRUE(until([&] {
+        for (const Reel& r : controller->session().reels)
+            if (!controller->state(r.id).diagnosis) return false;
+        return true;
+    }));
+    key(Qt::Key_Y);
+    auto* table = find<QTableView>("reelTableView");
+    table->selectAll();
+    find<QPushButton>("acceptMany")->click();
+    const auto bridgeReel = std::find_if(controller->session().reels.begin(), controller->session().reels.end(), [](const Reel& r) { return r.name == "reel-3-bridge"; });
+    EXPECT_GE(bridgeReel->treatments.size(), 2u);
+    ASSERT_TRUE(until([&] { return !controller->repairPending(*bridgeReel); }));
+    ASSERT_TRUE(until([&] { return controller->state(bridgeReel->id).repaired.has_value(); }));
+    EXPECT_TRUE(ReelsModel::treatmentLines(*bridgeReel, controller->state(bridgeReel->id)).contains("took away"));
+    controller->undo();
+    for (const Reel& r : controller->session().reels) EXPECT_TRUE(r.treatments.empty());
+}
+
+TEST_F(Intake, AFolderComesInAsOneStepWithItsGroups) {
+    fs::create_directories(folder / "shoot" / "day 1");
+    writeWav(folder / "shoot" / "a.wav", noise(1, 48000), 48000);
+    writeWav(folder / "shoot" / "day 1" / "b.wav", noise(2, 48000), 48000);
+    { FILE* f = fopen((folder / "shoot" / "notes.txt").c_str(), "w"); fputs("no recording", f), fclose(f); }
+    { FILE* f = fopen((folder / "shoot" / "broken.wav").c_str(), "w"); fputs("no recording", f), fclose(f); }
+    controller->addFiles({QString::fromStdString((folder / "shoot").string())});
+    ASSERT_TRUE(until([&] { return controller->session().reels.size() == 2 && controller->reading().idle(); }));
+    EXPECT_EQ(controller->session().reels[1].group, "day 1");
+    EXPECT_TRUE(window->workLine().noticeText().contains("broken.wav"));
+    controller->undo();
+    EXPECT_TRUE(controller->session().reels.empty());
+}
+
+TEST_F(Intake, FiveHundredReelsStayFluid) {
+    Session many;
+    writeWav(folder / "one.wav", noise(1, 9600), 48000);
+    for (int i = 0; i < 500; ++i) {
+        Reel r = makeReel(many, folder / "one.wav");
+        r.name = text("take %03d", i);
+        many.reels.push_back(r);
+    }
+    many.current = many.reels[0].id;
+    saveSession(many, folder / "many.rivlen");
+    ASSERT_TRUE(controller->openSession(QString::fromStdString((folder / "many.rivlen").string())));
+    ASSERT_TRUE(until([&] { return !controller->busy(); }, 120000));
+    key(Qt::Key_Y);
+    find<QLineEdit>("searchTable")->setText("take 49");
+    EXPECT_EQ(find<QTableView>("reelTableView")->model()->rowCount(), 10);
+    find<QTreeView>("reels")->setCurrentIndex(find<QTreeView>("reels")->model()->index(499, 0));
+    EXPECT_EQ(controller->reel()->name, "take 499");
+}
+
+TEST_F(Intake, ANewerVersionIsLaidInAndSettingsFollow) {
+    MediaReader reader((demo + "reel-1-deck.flac").toStdString());
+    const AudioBuffer x = reader.read(0, reader.frames());
+    writeWav(folder / "old.wav", x, 48000);
+    writeWav(folder / "new.wav", x.slice(48000 * 3 + 100, x.frames() - 48000 * 3 - 100), 48000);
+    add({QString::fromStdString((folder / "old.wav").string())});
+    controller->editReel("", [](Reel& r) {
+        IsolationSettings s;
+        s.depth = 9;
+        placeRegion(r.course(), {"talk", 8, 12, 0.1, s});
+        r.loop = std::pair(8.0, 10.0);
+    });
+    openConformDialog(*controller, controller->reel()->id, QString::fromStdString((folder / "new.wav").string()), window.get());
+    auto* lay = find<QPushButton>("conformLay");
+    ASSERT_TRUE(until([&] { return lay->isEnabled(); }));
+    EXPECT_TRUE(find<QLabel>("conformText")->text().contains("100 %"));
+    EXPECT_EQ(find<QTableWidget>("stretches")->rowCount(), 1);
+    lay->click();
+    EXPECT_EQ(controller->reel()->source.filename(), "new.wav");
+    ASSERT_EQ(controller->reel()->course().regions.size(), 1u);
+    EXPECT_NEAR(controller->reel()->course().regions[0].from, 8 - 3 - 100 / 48000.0, 1e-3);
+    EXPECT_NEAR(controller->reel()->loop->first, 5, 0.01);
+    controller->undo();
+    EXPECT_EQ(controller->reel()->source.filename(), "old.wav");
+    EXPECT_DOUBLE_EQ(controller->reel()->course().regions[0].from, 8);
+}
+
+TEST_F(Intake, ThePictureShowsTheFrameOfThePlayheadAndStepsByFrames) {
+    add({demo + "deck-video.mp4"});
+    PictureDock& dock = window->pictureDock();
+    ASSERT_TRUE(until([&] { return dock.isVisible() && !dock.shown().image.isNull(); }));
+    EXPECT_TRUE(window->strip().isVisible());
+    controller->player().locate(48000 * 2 + 10);
+    ASSERT_TRUE(until([&] { return dock.shown().number == 50; }));
+    EXPECT_EQ(find<QLabel>("pictureTime")->text(), "10:00:02:00");
+    key(Qt::Key_Right, Qt::ControlModifier);
+    ASSERT_TRUE(until([&] { return dock.shown().number == 51; }));
+    key(Qt::Key_Left, Qt::ControlModifier);
+    key(Qt::Key_Left, Qt::ControlModifier);
+    ASSERT_TRUE(until([&] { return dock.shown().number == 49; }));
+    // While it plays, each frame that is shown belongs to the sound of that moment, or the one of the frame before on a busy machine.
+    int shown = 0;
+    double worst = 0;
+    QObject::connect(&dock, &PictureDock::frameShown, &dock, [&] {
+        const double now = double(controller->player().position()) / 48000;
+        worst = std::max(worst, std::max(now - dock.shown().to, dock.shown().from - now));
+        ++shown;
+    });
+    controller->togglePlay();
+    QTest::qWait(2000);
+    controller->togglePlay();
+    EXPECT_GT(shown, 5);
+    EXPECT_LT(worst, 0.5);
+    EXPECT_EQ(controller->player().underruns(), 0) << "pictures never disturb the sound";
+    key(Qt::Key_F);
+    EXPECT_FALSE(dock.isVisible());
+    key(Qt::Key_F);
+    EXPECT_TRUE(dock.isVisible());
+    // A reel without a picture has none.
+    add({QString::fromStdString(clip("plain.wav", 1).string())});
+    EXPECT_FALSE(dock.isVisible());
+    EXPECT_FALSE(window->strip().isVisible());
+}
