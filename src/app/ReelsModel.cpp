@@ -169,7 +169,7 @@ void ReelsFilter::setWords(const QString& text) {
 bool ReelsFilter::filterAcceptsRow(int row, const QModelIndex& parent) const {
     if (m_words.isEmpty()) return true;
     QString all;
-    for (int c = 0; c < sourceModel()->columnCount(); ++c) all += sourceModel()->index(row, c, parent).data().toString().toLower() + '\n';
+    for (int c : {ReelsModel::Name, ReelsModel::Group, ReelsModel::Holds, ReelsModel::Faults, ReelsModel::Treatments, ReelsModel::State, ReelsModel::Timecode, ReelsModel::Note}) all += sourceModel()->index(row, c, parent).data().toString().toLower() + '\n';
     return std::all_of(m_words.begin(), m_words.end(), [&](const QString& word) { return all.contains(word); });
 }
 

@@ -37,7 +37,7 @@ private:
     QTimer m_soon;  ///< many changes in a row, as when hundreds of reels are read, are shown as one
 };
 
-/// The rows whose name, group, note or facts contain all the words that were typed.
+/// The rows whose words (name, group, note, faults, treatments, state, timecode) contain all that were typed; figures would match by chance.
 class ReelsFilter : public QSortFilterProxyModel {
     Q_OBJECT
 public:

@@ -54,7 +54,7 @@ ReelControls::ReelControls(Controller& controller, ReelsModel& model, QWidget* p
     auto* second = new QHBoxLayout;
     m_search = new QLineEdit;
     m_search->setObjectName("searchReels");
-    m_search->setPlaceholderText("Search names, groups, notes, facts");
+    m_search->setPlaceholderText("Search names, groups, notes, faults");
     m_search->setClearButtonEnabled(true);
     m_sort = new QComboBox;
     m_sort->setObjectName("sortReels");

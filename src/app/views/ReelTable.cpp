@@ -15,7 +15,7 @@ ReelTable::ReelTable(Controller& controller, ReelsModel& model, QWidget* parent)
     auto* top = new QHBoxLayout;
     m_search = new QLineEdit;
     m_search->setObjectName("searchTable");
-    m_search->setPlaceholderText("Search names, groups, notes, facts");
+    m_search->setPlaceholderText("Search names, groups, notes, faults");
     m_search->setClearButtonEnabled(true);
     m_count = new QLabel;
     m_count->setObjectName("reelCount");

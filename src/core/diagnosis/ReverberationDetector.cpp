@@ -21,7 +21,7 @@ namespace {
 constexpr double kStep = 0.005, kLeastFall = 12, kStraight = 0.85, kLong = 0.37, kUnknown = 1.0;
 constexpr size_t kShortest = 16, kLongest = 120, kFew = 4;  // steps; falls
 constexpr double kDrowned = 0.08, kRange = 38;                 // of the peaks that a fall follows; dB
-constexpr size_t kFewPeaks = 30;
+constexpr size_t kFewPeaks = 30, kManyPeaks = 60;
 
 class ReverberationDetector : public Detector {
 public:
@@ -50,7 +50,7 @@ public:
         for (const auto& b : m_bands) search(b.levels, falls);
         const double seconds = m_bands.empty() ? 0 : double(m_bands[0].levels.size()) * kStep;
         if (seconds < 4 || m_peaks < kFewPeaks || m_range < kRange) return;  // with loud sound between the words nothing can be told
-        const bool drowned = double(falls.size()) < kDrowned * double(m_peaks);  // hardly a word dies away before the next
+        const bool drowned = m_peaks >= kManyPeaks && double(falls.size()) < kDrowned * double(m_peaks);  // hardly a word dies away before the next
         if (falls.size() < kFew) {
             if (drowned) findings.push_back({Fault::Reverberation, 0, seconds, -1, kUnknown, 0.55, 70, 0, 0, {}});
             return;

@@ -14,6 +14,8 @@ namespace {
 constexpr int kBands = 8;
 constexpr double kStep = 0.02, kWindow = 6, kHop = 2, kMean = 1.0;  // seconds
 constexpr double kAlike = 0.55;                                     // correlation from which a window is found
+constexpr double kNoMatch = -1;                                     // similarity that is neither a match (1 to 8) nor none (some -4)
+constexpr double kShortest = 0.5;                                   // seconds of new sound between two stretches
 constexpr double kSame = 0.06;                                      // seconds within which two shifts are one
 
 /// Levels of the bands every kStep, without their means over kMean; all bands one after the other.
@@ -128,7 +130,7 @@ private:
 /// A step where the shift to the left goes over into the one to the right, so that both fit best.
 int64_t border(const Movement& newer, const Movement& older, int64_t from, int64_t to, const AlignedStretch& left, const AlignedStretch& right) {
     const auto similarity = [&](int64_t i, const AlignedStretch& s) {
-        if (!s.found) return kAlike * 8.0;  // what is not found costs as much as a weak match
+        if (!s.found) return kNoMatch;
         const int64_t j = i + std::llround(s.shift / kStep);
         if (i < 0 || j < 0 || i >= int64_t(newer.size()) || j >= int64_t(older.size())) return -20.0;
         double distance = 0;
@@ -196,15 +198,16 @@ std::vector<AlignedStretch> align(SampleSource& older, SampleSource& newer, cons
             last->likeness = std::max(last->likeness, s.likeness);
         } else all.push_back(s);
     }
-    // A window or two across a cut match nothing: their time belongs to the neighbours, unless these leave a hole.
-    for (size_t i = 1; i + 1 < all.size();)
-        if (!all[i].found && all[i - 1].found && all[i + 1].found && all[i].to - all[i].from <= kWindow + 2 * kHop + 0.01) all.erase(all.begin() + long(i));
-        else ++i;
-    for (size_t i = 0; i + 1 < all.size(); ++i) {
-        const int64_t from = std::llround(std::max(all[i].from, all[i + 1].from - kWindow) / kStep), to = std::llround(std::min(all[i + 1].to, all[i].to + kWindow) / kStep);
-        all[i].to = all[i + 1].from = double(border(now, before, from, to, all[i], all[i + 1])) * kStep;
-    }
-    std::erase_if(all, [](const AlignedStretch& s) { return s.to - s.from < kStep; });
+    const auto settle = [&] {
+        for (size_t i = 0; i + 1 < all.size(); ++i) {
+            const int64_t from = std::llround(std::max(all[i].from, all[i + 1].from - kWindow) / kStep), to = std::llround(std::min(all[i + 1].to, all[i].to + kWindow) / kStep);
+            all[i].to = all[i + 1].from = double(border(now, before, from, to, all[i], all[i + 1])) * kStep;
+        }
+        std::erase_if(all, [](const AlignedStretch& s) { return s.to - s.from < kStep; });
+    };
+    settle();
+    // Windows across a cut match nothing: once the borders are found hardly anything is left of them, and the neighbours share it.
+    if (std::erase_if(all, [&](const AlignedStretch& s) { return !s.found && &s != &all.front() && &s != &all.back() && s.to - s.from < kShortest; }) > 0) settle();
     all.front().from = 0;
     all.back().to = length;
     // What hangs over the ends of the older version was not there before.
