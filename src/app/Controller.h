@@ -94,7 +94,7 @@ public:
     void redo();
 
     // ---- faults and treatments ----
-    /// What was found in a reel and not dismissed.
+    /// What was found in a reel and not dismissed; where there is only music, without what is a fault of voices alone.
     std::vector<Finding> findings(const Reel& reel);
     /// What a reel holds: as the user says, else as it was found.
     std::optional<Content> content(const Reel& reel);

@@ -7,9 +7,10 @@ namespace rivlen {
 std::vector<Finding> Controller::findings(const Reel& reel) {
     const ReelState& state = m_states[reel.id];
     std::vector<Finding> all;
+    const bool music = content(reel) == Content::Music;
     if (state.diagnosis)
         for (const Finding& f : state.diagnosis->findings)
-            if (!reel.isDismissed(f)) all.push_back(f);
+            if (!reel.isDismissed(f) && !(music && entryOf(f.kind).forVoice)) all.push_back(f);
     return all;
 }
 

@@ -15,16 +15,25 @@ namespace rivlen {
 namespace {
 
 struct Options {
-    std::string file, out, set, bits;
+    std::vector<std::string> files;
+    std::string file, out, folder, set, bits;
     bool automatic = false, force = false, json = false;
 };
 
+/// "clicks, hum": what was found that a treatment is known for.
+std::string kindsOf(const std::vector<Finding>& findings) {
+    std::string kinds;
+    for (const auto& f : findings)
+        if (const std::string id = entryOf(f.kind).id; *entryOf(f.kind).treatment && (", " + kinds + ",").find(", " + id + ",") == std::string::npos) kinds += (kinds.empty() ? "" : ", ") + id;
+    return kinds.empty() ? "nothing" : kinds;
+}
+
 /// What is set by hand stands in place of what is proposed; both together are in the table's order.
-std::vector<Treatment> chosen(const Options& o, const std::vector<Finding>& findings) {
+std::vector<Treatment> chosen(const Options& o, const std::vector<Finding>& findings, std::optional<Content> content) {
     std::vector<Treatment> byHand = parseTreatments(o.set);
     if (!o.automatic) return byHand;
     std::vector<Treatment> all;
-    const auto ours = proposed(findings);
+    const auto ours = proposed(findings, content);
     for (const auto& entry : treatmentTable()) {
         for (const auto& list : {byHand, ours}) {
             const auto found = std::find_if(list.begin(), list.end(), [&](const Treatment& t) { return t.id == entry.id; });
@@ -36,9 +45,8 @@ std::vector<Treatment> chosen(const Options& o, const std::vector<Finding>& find
     return all;
 }
 
-void run(const Options& o, Progress& progress) {
-    if (!o.automatic && o.set.empty()) throw Error(Error::Kind::Usage, "Nothing is to be done: give --auto for what diagnosis proposes, or --set NAME=AMOUNT,....");
-    parseTreatments(o.set);
+/// What was found in a file and done to it.
+nlohmann::json treatOne(const Options& o, Progress& progress) {
     const bool flac = std::filesystem::path(o.out).extension() == ".flac";
     const AudioFormat format = AudioFormat::parse(flac ? "flac" : "wav", o.bits.empty() ? (flac ? "24" : "32f") : o.bits);
     MediaReader reader(o.file);
@@ -48,8 +56,9 @@ void run(const Options& o, Progress& progress) {
     ProgressLine line("treating " + std::filesystem::path(o.file).filename().string());
     double from = 0;
     progress.onProgress = [&](double f) { line.show(from + f / 2); };
-    const auto findings = diagnose(reader, progress).findings;
-    const auto treatments = chosen(o, findings);
+    const auto diagnosis = diagnose(reader, progress);
+    const auto& findings = diagnosis.findings;
+    const auto treatments = chosen(o, findings, diagnosis.content);
     from = 0.5;
     const RepairFacts facts = factsFor(reader, treatments, findings, progress);
     const auto effects = treat(reader, treatments, facts, [&](const AudioBuffer& x) { writer.write(x); }, progress);
@@ -59,11 +68,19 @@ void run(const Options& o, Progress& progress) {
     for (size_t i = 0; i < effects.size(); ++i)
         done.push_back({{"treatment", effects[i].id}, {"amount", treatments[i].amount}, {"unit", findTreatment(effects[i].id).unit},
                         {"removed_dbfs", effects[i].any() ? nlohmann::json(std::round(effects[i].removedDb * 100) / 100) : nlohmann::json(nullptr)}});
-    if (o.json) {
-        nlohmann::json all{{"file", o.file}, {"out", o.out}, {"findings", nlohmann::json::array()}, {"treatments", done}};
-        for (const auto& f : findings) all["findings"].push_back(toJson(f));
-        std::printf("%s\n", all.dump(1).c_str());
-        return;
+    nlohmann::json all{{"file", o.file}, {"out", o.out}, {"content", diagnosis.content ? nlohmann::json(contentName(*diagnosis.content)) : nlohmann::json(nullptr)},
+                       {"findings", nlohmann::json::array()}, {"treatments", done}};
+    for (const auto& f : findings) all["findings"].push_back(toJson(f));
+    if (o.json) return all;
+    if (!o.folder.empty()) {  // a line of a table
+        std::string work;
+        for (size_t i = 0; i < effects.size(); ++i) {
+            char effect[80];
+            std::snprintf(effect, sizeof effect, effects[i].any() ? "%s (%.1f dBFS)" : "%s (does nothing)", effects[i].id.c_str(), effects[i].removedDb);
+            work += (work.empty() ? "" : ", ") + std::string(effect);
+        }
+        std::printf("| %s | %s | %s | %s |\n", o.file.c_str(), kindsOf(findings).c_str(), work.empty() ? "nothing" : work.c_str(), o.out.c_str());
+        return all;
     }
     for (size_t i = 0; i < effects.size(); ++i) {
         const auto& entry = findTreatment(effects[i].id);
@@ -72,6 +89,33 @@ void run(const Options& o, Progress& progress) {
     }
     if (effects.empty()) std::printf("Nothing was found that a treatment is known for: the sound is written as it is.\n");
     std::printf("%s\n", o.out.c_str());
+    return all;
+}
+
+void run(const Options& given, Progress& progress) {
+    if (!given.automatic && given.set.empty()) throw Error(Error::Kind::Usage, "Nothing is to be done: give --auto for what diagnosis proposes, or --set NAME=AMOUNT,....");
+    parseTreatments(given.set);
+    if (given.out.empty() == given.folder.empty()) throw Error(Error::Kind::Usage, "Say where to: --out FILE for one file, or --folder FOLDER for several.");
+    if (given.files.size() > 1 && given.folder.empty()) throw Error(Error::Kind::Usage, "Several files can't become one: give --folder in place of --out.");
+    Options o = given;
+    if (!o.folder.empty()) std::filesystem::create_directories(o.folder);
+    if (!o.folder.empty() && !o.json) std::printf("| file | found | done | written |\n|---|---|---|---|\n");
+    nlohmann::json all = nlohmann::json::array();
+    std::optional<Error> failed;
+    for (const std::string& file : given.files) {
+        o.file = file;
+        if (!o.folder.empty()) o.out = (std::filesystem::path(o.folder) / (std::filesystem::path(file).stem().string() + ".treated.wav")).string();
+        try {
+            all.push_back(treatOne(o, progress));
+        } catch (const Error& e) {
+            if (e.kind() == Error::Kind::Cancelled || given.files.size() == 1) throw;
+            std::fprintf(stderr, "rivlen-cli: %s\n", e.what());  // the others are treated all the same
+            failed = e;
+        }
+        std::fflush(stdout);
+    }
+    if (o.json) std::printf("%s\n", (o.folder.empty() ? all[0] : all).dump(1).c_str());
+    if (failed) throw Error(failed->kind(), "Not all files were treated; what was wrong is said above.");
 }
 
 }  // namespace
@@ -81,8 +125,9 @@ void addTreat(CLI::App& program, Progress& progress) {
     auto* command = program.add_subcommand("treat", "Repairs a recording: what diagnosis proposes, or what is named.");
     std::string known;
     for (const auto& t : treatmentTable()) known += (known.empty() ? "" : ", ") + std::string(t.id) + " (" + t.unit + ")";
-    command->add_option("FILE", o->file, "An audio or video file.")->required();
-    command->add_option("--out", o->out, "The file to write, .wav or .flac.")->required();
+    command->add_option("FILE", o->files, "Audio or video files.")->required();
+    command->add_option("--out", o->out, "The file to write, .wav or .flac; for one file.");
+    command->add_option("--folder", o->folder, "The folder to write BASENAME.treated.wav to; for any number of files. Prints a table.");
     command->add_flag("--auto", o->automatic, "Whatever diagnosis proposes, in the sensible order.");
     command->add_option("--set", o->set, "NAME=AMOUNT,... in the order of work: " + known + ".");
     command->add_option("--bits", o->bits, "16, 24 or 32f (default for .wav; .flac: 24).");

@@ -107,6 +107,13 @@ TEST(CommandLine, InspectFindsAndTreatRepairs) {
     const auto idle = run(cli + " treat " + demo + "reel-1-deck.flac --set de-clip=100 --out " + (folder / "same.flac").string());
     EXPECT_NE(idle.out.find("does nothing here"), std::string::npos) << idle.out;
     EXPECT_EQ(run(cli + " treat " + bridge + " --out " + out).code, 2) << "nothing to do";
+    // Many files: a table, and the others are treated where one is missing.
+    const std::string many = (folder / "many").string();
+    const auto table = run(cli + " treat " + bridge + " " + demo + "reel-1-deck.flac " + (folder / "gone.wav").string() + " --auto --folder " + many);
+    EXPECT_EQ(table.code, 3);
+    EXPECT_NE(table.out.find("| click"), std::string::npos) << table.out;
+    EXPECT_TRUE(fs::exists(many + "/reel-3-bridge.treated.wav") && fs::exists(many + "/reel-1-deck.treated.wav"));
+    EXPECT_EQ(run(cli + " treat " + bridge + " " + demo + "reel-1-deck.flac --auto --out " + out).code, 2) << "two files can't become one";
     EXPECT_EQ(run(cli + " treat " + bridge + " --set sparkle=1 --out " + (folder / "x.wav").string()).code, 2);
     EXPECT_EQ(run(cli + " treat " + bridge + " --auto --out " + out).code, 4) << "it is there already";
 }

@@ -33,6 +33,7 @@ FaultControls::FaultControls(Controller& controller, Desks& desks, QWidget* pare
     m_list->setObjectName("findings");
     m_list->setAccessibleName("Faults of this reel");
     m_list->setStyleSheet("QListWidget::item { padding: 3px 6px; }");
+    m_list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     m_list->setToolTip("A click or Return plays a fault in a loop");
     column->addWidget(m_list, 1);
     m_about = addPageText(column);
@@ -119,6 +120,7 @@ void FaultControls::refreshButtons() {
     }
     const auto& entry = entryOf(f->kind);
     QString text = QString("%1 %2 % sure.").arg(entry.explanation).arg(std::lround(100 * f->confidence));
+    if (f->kind == Fault::Reverberation) text += QString(" Direct to reverberant sound (D/R): about %1 dB.").arg(std::lround(f->level));
     if (treatable) {
         const auto& t = findTreatment(entry.treatment);
         text += QString(" Proposed: %1, %2 %3.").arg(t.name).arg(f->amount).arg(t.unit);

@@ -84,7 +84,7 @@ TreatmentControls::TreatmentControls(Controller& controller, Desks& desks, QWidg
     detail->addLayout(where);
     auto* buttons = new QHBoxLayout;
     buttons->setSpacing(6);
-    m_hear = makeSmallButton("hearRemoved", "Hear what it removes", "Loops a stretch of what this treatment alone takes away: if the voice is in there, it is too much");
+    m_hear = makeSmallButton("hearRemoved", "Hear what goes", "Loops a stretch of what this treatment alone takes away: if the voice is in there, it is too much");
     m_earlier = makeSmallButton("earlier", QString(QChar(0x2191)), "Works earlier in the chain");
     m_later = makeSmallButton("later", QString(QChar(0x2193)), "Works later in the chain");
     m_remove = makeSmallButton("removeTreatment", "Remove", "Takes the treatment out of the chain");
@@ -176,7 +176,7 @@ void TreatmentControls::refresh() {
     m_hearAll->setEnabled(reel && !reel->recordingTreatments().empty());
     const bool pending = reel && m_controller.repairPending(*reel);
     m_state->setText(chain.empty() ? "" : pending ? (m_desk.busy() ? "Treating a stretch around the playhead…" : "A stretch is treated for listening; the whole reel follows.")
-                     : reel->recordingTreatments().empty() && !reel->treatsStems() ? "All are switched off." : "At work on the whole reel. Source (1) against As recorded (7), Removed (8).");
+                     : reel->recordingTreatments().empty() && !reel->treatsStems() ? "All are switched off." : "At work on the whole reel. Hear 1 as treated, 7 as recorded, 8 what was removed.");
     if (chosen() < 0 && !chain.empty()) m_chosen = chain[0].id;
     for (size_t i = 0; i < chain.size(); ++i) {
         Row& r = m_rows[i];

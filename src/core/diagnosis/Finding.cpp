@@ -37,8 +37,13 @@ nlohmann::json toJson(const Finding& f) {
                         {"severity", rounded(f.severity, 1e-3)}, {"unit", e.unit}, {"confidence", rounded(f.confidence, 1e-2)},
                         {"treatment", *e.treatment ? nlohmann::json(e.treatment) : nlohmann::json(nullptr)}, {"amount", *e.treatment ? nlohmann::json(f.amount) : nlohmann::json(nullptr)}};
     if (f.kind == Fault::Reverberation) json["direct_to_reverberant_db"] = rounded(f.level, 0.1);
+    if (f.kind == Fault::Hum) json["drift_hz"] = rounded(f.level, 1e-3);
     if (f.hz > 0) json["hz"] = rounded(f.hz, 1e-3);
     return json;
+}
+
+namespace {
+constexpr double kDriftHz = 0.03;  // from which it is worth saying
 }
 
 std::string findingKey(const Finding& f) {
@@ -53,7 +58,10 @@ std::string describe(const Finding& f) {
     switch (f.kind) {
         case Fault::Click: std::snprintf(text, sizeof text, "%.0f click%s", f.severity, f.severity == 1 ? "" : "s"); break;
         case Fault::Clipping: std::snprintf(text, sizeof text, "Clipping: %.0f samples", f.severity); break;
-        case Fault::Hum: std::snprintf(text, sizeof text, "Hum: %.1f Hz at %.0f dBFS", f.hz, f.severity); break;
+        case Fault::Hum:
+            if (f.level >= kDriftHz) std::snprintf(text, sizeof text, "Hum: %.1f Hz at %.0f dBFS, drifts by %.2f Hz", f.hz, f.severity, f.level);
+            else std::snprintf(text, sizeof text, "Hum: %.1f Hz at %.0f dBFS", f.hz, f.severity);
+            break;
         case Fault::DcOffset: std::snprintf(text, sizeof text, "DC offset: %.2f %% of full scale", f.severity); break;
         case Fault::Polarity: std::snprintf(text, sizeof text, "Polarity: left and right correlate by %.2f", f.severity); break;
         case Fault::DeadChannel: std::snprintf(text, sizeof text, "Channel %d is dead", f.channel + 1); break;
@@ -61,7 +69,7 @@ std::string describe(const Finding& f) {
         case Fault::Dropout: std::snprintf(text, sizeof text, "Dropout: %.0f ms", f.severity); break;
         case Fault::Plosive: std::snprintf(text, sizeof text, "%.0f plosive%s", f.severity, f.severity == 1 ? "" : "s"); break;
         case Fault::Sibilance: std::snprintf(text, sizeof text, "Sibilance: s at %.0f dB under the vowels", -f.severity); break;
-        case Fault::Reverberation: std::snprintf(text, sizeof text, "Reverberation: RT60 %.1f s, direct to reverberant %.0f dB", f.severity, f.level); break;
+        case Fault::Reverberation: std::snprintf(text, sizeof text, "Reverberation: RT60 %.1f s, D/R %.0f dB", f.severity, f.level); break;
         case Fault::MusicUnder: std::snprintf(text, sizeof text, "Music under the voice, %.0f dB below it", -f.severity); break;
         case Fault::Bandwidth: std::snprintf(text, sizeof text, "Nothing above %.1f kHz", f.severity / 1000); break;
         default: std::snprintf(text, sizeof text, "%s: %.0f %s", e.name, f.severity, e.unit);

@@ -29,7 +29,7 @@ struct Finding {
     double confidence = 0;  ///< how sure, 0 ... 1
     double amount = 0;      ///< of the treatment proposed, in its own unit
     double hz = 0;          ///< of hum: its fundamental; of a bandwidth limit: where it is; else 0
-    double level = 0;       ///< of clipping: magnitude that was cut at; of DC offset: the mean; both linear; of reverberation: direct-to-reverberant ratio, dB
+    double level = 0;       ///< of clipping: magnitude that was cut at; of DC offset: the mean; both linear; of hum: how far it drifts, Hz; of reverberation: direct-to-reverberant ratio, dB
     std::vector<double> places;  ///< of clicks, plosives and sharp s: each one, seconds; of hum: the numbers of its harmonics
 
     bool operator==(const Finding&) const = default;

@@ -151,6 +151,16 @@ std::optional<Hum> HumSearch::finish() {
         int count = 0;
         if (const double hz = exact.best(hum.hz, 0.006, 0.02, &count); exact.score() > 0) hum.hz = exact.refined(hz);
     }
+    double low = hum.hz, high = hum.hz;
+    for (const auto& segment : m_long.segments()) {
+        const Comb then(segment, double(m_rate) / m_long.size());
+        int count = 0;
+        const double hz = then.best(hum.hz, 0.004, 0.01, &count);
+        if (then.score() <= 0 || m_long.segments().size() < 2) continue;
+        const double exact = then.refined(hz);
+        low = std::min(low, exact), high = std::max(high, exact);
+    }
+    hum.drift = high - low;
     if (std::fabs(hum.hz / near - 1) > 0.006) return std::nullopt;  // a low note that the search only touched
     return hum;
 }

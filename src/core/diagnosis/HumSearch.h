@@ -10,6 +10,7 @@ namespace rivlen {
 /// A mains hum.
 struct Hum {
     double hz = 0;       ///< fundamental
+    double drift = 0;    ///< Hz, between the lowest and the highest of its half minutes; 0 for shorter recordings
     double levelDb = 0;  ///< RMS of all its harmonics, dBFS
     std::vector<double> harmonics;  ///< numbers of those that stand out
 };
@@ -24,6 +25,8 @@ public:
     /// Median of the half minutes by bin, power of the transform; empty when there were not two windows.
     std::vector<float> levels();
     int size() const { return m_size; }
+    /// Of each half minute; complete after levels().
+    const std::vector<std::vector<float>>& segments() const { return m_segments; }
 
 private:
     void endSegment();
