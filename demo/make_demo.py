@@ -189,11 +189,16 @@ def main():
     write(folder, "reel-3-bridge.flac", np.clip(mixed, -0.98, 0.98))
 
     # The video: reel 1's first 12 seconds under a drawn river at 25 frames a second, timecode from 10:00:00:00.
-    draw = ("drawbox=x=0:y=190:w=iw:h=80:color=0x24404a:t=fill,"
-            "drawbox=x='40+t*18':y=172:w=70:h=22:color=0xe8b04a:t=fill,drawbox=x='70+t*18':y=156:w=22:h=18:color=0xece4d6:t=fill,"
-            "drawtext=timecode='10\\:00\\:00\\:00':rate=25:fontsize=22:fontcolor=0xece4d6:x=12:y=12:box=1:boxcolor=0x1d1b18")
-    subprocess.run(["ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", "color=c=0x1d1b18:s=480x270:r=25:d=12",
-                    "-i", folder / "reel-1-deck.flac", "-t", "12", "-vf", draw, "-c:v", "libx264", "-preset", "slow", "-crf", "30",
+    # The ferry is laid over: a box can't move, a picture can.
+    draw = ("[0]drawbox=x=0:y=190:w=iw:h=80:color=0x24404a:t=fill,drawbox=x=372:y=40:w=34:h=34:color=0xece4d6:t=fill[river];"
+            "[river][2]overlay=x='20+t*26':y=172[hull];[hull][3]overlay=x='52+t*26':y=150,"
+            "drawbox=x=0:y=204:w=iw:h=2:color=0x5fa79b:t=fill,"
+            "drawtext=timecode='10\\:00\\:00\\:00':rate=25:fontsize=22:fontcolor=0xece4d6:x=12:y=12:box=1:boxcolor=0x1d1b18[v]")
+    def shape(colour, size):
+        return ["-f", "lavfi", "-i", f"color=c={colour}:s={size}:r=25:d=12"]
+
+    subprocess.run(["ffmpeg", "-v", "error", "-y", *shape("0x1d1b18", "480x270"), "-i", folder / "reel-1-deck.flac", *shape("0xe8b04a", "96x24"), *shape("0xece4d6", "26x22"),
+                    "-t", "12", "-filter_complex", draw, "-map", "[v]", "-map", "1:a", "-c:v", "libx264", "-preset", "slow", "-crf", "30",
                     "-pix_fmt", "yuv420p", "-c:a", "aac", "-b:a", "160k", "-timecode", "10:00:00:00", "-fflags", "+bitexact", folder / "deck-video.mp4"], check=True)
 
 

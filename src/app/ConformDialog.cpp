@@ -46,6 +46,7 @@ public:
         m_table->setObjectName("stretches");
         m_table->setHorizontalHeaderLabels({"In the newer version", "Was at", "Moved by", "Alike"});
         m_table->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+        m_table->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
         m_table->verticalHeader()->hide();
         m_table->setEditTriggers(QAbstractItemView::NoEditTriggers);
         m_table->setSelectionMode(QAbstractItemView::NoSelection);

@@ -33,7 +33,7 @@ const Finding* of(const std::vector<Finding>& all, Fault kind) {
 /// Puts a fault into a clip and judges what is said of it: whether it was found, and whether its size is within the tolerance.
 struct Verdict {
     bool possible = true, found = false, right = false, audible = true;
-    std::string said;
+    std::string said{};
     int cases = 1, hits = -1;  ///< of faults that come several in a clip
 };
 

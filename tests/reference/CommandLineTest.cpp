@@ -95,7 +95,7 @@ TEST(CommandLine, InspectFindsAndTreatRepairs) {
     EXPECT_EQ(all.at("content"), "mixed");
     EXPECT_NEAR(count(before, "click"), 40, 3);
     const json done = parsed(cli + " treat " + bridge + " --auto --json --out " + out);
-    ASSERT_EQ(done.at("treatments").size(), 3u);
+    ASSERT_EQ(done.at("treatments").size(), 4u);
     EXPECT_EQ(done.at("treatments")[0].at("treatment"), "de-clip");
     const json after = parsed(cli + " inspect " + out + " --json").at("findings");
     EXPECT_LT(count(after, "click"), 5);

@@ -24,7 +24,7 @@ FaultControls::FaultControls(Controller& controller, Desks& desks, QWidget* pare
     m_content = new QComboBox;
     m_content->setObjectName("content");
     m_content->setAccessibleName("What this reel holds");
-    m_content->setToolTip("What counts as a fault depends on what the reel holds: a low note is no rumble. Say otherwise where Rivlen is wrong.");
+    m_content->setToolTip("What counts as a fault depends on what the reel holds: a drum is no plosive. Say otherwise where Rivlen is wrong.");
     row->addWidget(holds);
     row->addWidget(m_content, 1);
     column->addLayout(row);

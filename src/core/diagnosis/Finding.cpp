@@ -14,7 +14,7 @@ const FaultEntry& entryOf(Fault kind) {
         {"clipping", "Clipping", "samples", "de-clip", "The recording was too loud for its converter: peaks are cut flat and sound harsh."},
         {"hum", "Hum", "dBFS", "de-hum", "A steady tone of 50 or 60 Hz with its harmonics, from the mains."},
         {"hiss", "Hiss", "dBFS", "de-hiss", "Steady broadband noise under everything, heard in pauses."},
-        {"rumble", "Rumble", "dBFS", "de-rumble", "Low noise below the voice: traffic, handling, ventilation.", true},
+        {"rumble", "Rumble", "dBFS", "de-rumble", "Low noise below the voice: traffic, handling, ventilation."},
         {"dc-offset", "DC offset", "% of full scale", "dc-offset", "The waveform is not centred: cuts click, and loudness is lost."},
         {"polarity", "Polarity", "correlation", "polarity", "Left and right work against each other and vanish in mono."},
         {"dead-channel", "Dead channel", "dBFS", "", "One channel is silent while another is not."},

@@ -109,8 +109,8 @@ struct AudioDecoder::Impl {
         const bool guessed = format->duration_estimation_method == AVFMT_DURATION_FROM_BITRATE;
         if (stream->duration != AV_NOPTS_VALUE && !guessed)
             info.frames = toSamples(stream->duration);
-        else if (format->duration != AV_NOPTS_VALUE && !guessed)
-            info.frames = av_rescale(format->duration, info.sampleRate, AV_TIME_BASE);
+        else if (const double end = promisedEnd(); end > 0 && !guessed)
+            info.frames = std::llround((end - (stream->start_time != AV_NOPTS_VALUE ? double(stream->start_time) * av_q2d(stream->time_base) : 0)) * info.sampleRate);
         readPicture();
         for (const AVDictionary* tags : {format->metadata, stream->metadata})
             if (const AVDictionaryEntry* tag = av_dict_get(tags, "timecode", nullptr, 0)) info.timecode = tag->value;
@@ -118,6 +118,17 @@ struct AudioDecoder::Impl {
             if (const AVDictionaryEntry* tag = av_dict_get(format->streams[i]->metadata, "timecode", nullptr, 0))
                 info.timecode = tag->value;
         placeOnClock();
+    }
+
+    /// When the sound ends by what the container says of itself, seconds; 0: it does not say. The length of a whole file is that of its
+    /// longest stream: a picture that goes on after the sound does not make the sound cut short.
+    double promisedEnd() const {
+        if (const AVDictionaryEntry* tag = av_dict_get(stream->metadata, "DURATION", nullptr, 0)) {
+            int h = 0, m = 0;
+            double s = 0;
+            if (std::sscanf(tag->value, "%d:%d:%lf", &h, &m, &s) == 3) return 3600.0 * h + 60.0 * m + s;
+        }
+        return format->nb_streams == 1 && format->duration != AV_NOPTS_VALUE ? double(format->duration) / AV_TIME_BASE : 0;
     }
 
     /// Where the first sample is in time of day: by the timecode of the picture, or the time reference of a broadcast wave file (EBU Tech 3285).

@@ -17,7 +17,7 @@ namespace fs = std::filesystem;
 
 namespace {
 constexpr double kRunOn = 1.5;  // seconds that are rather decoded through than searched
-constexpr double kHair = 1e-4;  // seconds: clocks are rounded to the container's ticks
+constexpr double kHair = 1e-5;  // seconds: clocks are rounded to the container's ticks
 }  // namespace
 
 struct PictureReader::Impl {

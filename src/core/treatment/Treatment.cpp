@@ -16,7 +16,7 @@ const std::vector<TreatmentEntry>& treatmentTable() {
         {"de-clip", "De-clip", "%", 0, 100, 100, 1, "Rebuilds peaks that were cut flat. Peaks rise above full scale where they belong there: leave headroom.", false, makeDeclip},
         {"de-click", "De-click", "%", 0, 100, 50, 1, "Replaces ticks by what belongs there. Too much takes the edge off consonants and plucked strings.", false, makeDeclick},
         {"de-hum", "De-hum", "%", 0, 100, 100, 1, "Takes out the mains tone and its harmonics, as they drift. Too much rings on low voices.", false, makeDehum},
-        {"de-rumble", "De-rumble", "Hz", 20, 200, 80, 1, "Takes out what lies below. Too high, and the voice grows thin.", true, makeDerumble},
+        {"de-rumble", "De-rumble", "Hz", 20, 200, 80, 1, "Takes out what lies below. Too high, and the voice grows thin.", false, makeDerumble},
         {"de-plosive", "De-plosive", "dB", 0, 30, 18, 1, "Takes the thump out of p and b, below 120 Hz and only there. Too much leaves them without body.", true, makeDeplosive},
         {"de-wind", "De-wind", "dB", 0, 40, 24, 1, "Pushes gusts below 160 Hz down to where the voice covers them. Too much and the voice grows thin in every gust.", true, makeDewind},
         {"de-hiss", "De-hiss", "dB", 0, 30, 9, 0.5, "Lowers steady noise, learned from the pauses. Too much sounds under water and hard to understand.", false, makeDehiss},
