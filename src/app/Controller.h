@@ -27,6 +27,8 @@ struct ReelState {
     std::optional<Diagnosis> diagnosis;
     std::vector<Treatment> followed;  ///< the treatments that what is heard has behind it
     std::optional<RepairedFile> repaired;
+    std::shared_ptr<LevelTrack> repairedLevels;  ///< of what the treatments made of it; null: there are none
+    const LevelTrack* shownLevels() const { return repairedLevels ? repairedLevels.get() : levels.get(); }
     std::optional<RepairedStems> repairedStems;
     int repairJob = 0;
     std::shared_ptr<StemStore> stems;
@@ -173,6 +175,7 @@ private:
     void followTreatments();
     void repairStems(const Reel& reel);
     void measureLoudness();
+    void matchRecorded();  ///< before a split: the recording as it came in against what treatments made of it
     void followLoop();
     void matchLevels(const StrengthCourse& course);
     void autosave();

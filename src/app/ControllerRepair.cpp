@@ -43,6 +43,7 @@ void Controller::playVersions() {
     ReelState& state = m_states[r->id];
     const auto chain = r->recordingTreatments();
     state.repaired = chain.empty() ? std::nullopt : RepairedFile::find(r->source, chain);
+    state.repairedLevels = state.repaired ? state.repaired->levels() : nullptr;
     const auto work = workFile(*r);
     const auto opens = [](const std::filesystem::path& file) { return [file] { return std::make_unique<MediaReader>(file); }; };
     m_player.setVersions(opens(work), work == r->source ? Player::OpenSource() : opens(r->source));

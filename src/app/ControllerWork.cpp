@@ -176,6 +176,7 @@ void Controller::measureLoudness() {
     ReelState* state = currentState();
     if (!m_levelMatch || !state || !state->stems)
         for (int h = 0; h < kHeardCount; ++h) m_player.setMatchGain(Heard(h), 1.0f);
+    if (m_levelMatch && r && state && !state->stems) return matchRecorded();
     if (!m_levelMatch || !r || !state || !state->stems || !state->info || state->stems->available() == 0) return;
     const int rate = state->info->sampleRate;
     int64_t from = std::max<int64_t>(0, m_player.position() - int64_t(kMatchSeconds / 3 * rate));
@@ -247,6 +248,36 @@ void Controller::measureLoudness() {
         },
         [this, number](const JobQueue::Outcome& o) {
             if (!o.done && !o.cancelled) later(number, [this, o] { emit notice(QString::fromStdString(o.error)); });
+        });
+}
+
+void Controller::matchRecorded() {
+    const Reel& r = *reel();
+    const ReelState& state = *currentState();
+    const auto work = workFile(r);
+    if (work == r.source || !state.info) return;
+    const int rate = state.info->sampleRate, number = m_sessionNumber;
+    const int64_t from = std::max<int64_t>(0, m_player.position() - int64_t(kMatchSeconds / 3 * rate)), to = std::min<int64_t>(state.info->frames, from + int64_t(kMatchSeconds * rate));
+    const auto gain = std::make_shared<double>(0.0);
+    m_quick.submit("Matching levels",
+        [work, recorded = r.source, from, to, rate, gain](Progress& progress) {
+            double lufs[2];
+            for (int i = 0; i < 2; ++i) {
+                MediaReader reader(i ? recorded : work);
+                LoudnessMeter meter(reader.channels(), rate, LoudnessMeter::Detail::LoudnessAndPeak);
+                for (int64_t at = from; at < to; at += rate) {
+                    progress.throwIfCancelled();
+                    meter.add(reader.read(at, std::min<int64_t>(rate, to - at)));
+                }
+                lufs[i] = meter.integrated();
+            }
+            *gain = std::isfinite(lufs[0]) && std::isfinite(lufs[1]) && lufs[1] > -60 ? std::clamp(lufs[0] - lufs[1], -12.0, 12.0) : 0;
+        },
+        [this, number, id = r.id, gain](const JobQueue::Outcome& o) {
+            later(number, [this, id, gain, o] {
+                if (!o.done && !o.cancelled) emit notice(QString::fromStdString(o.error));
+                if (o.done && m_levelMatch && reel() && reel()->id == id && !currentState()->stems) m_player.setMatchGain(Heard::Recorded, float(fromDb(*gain)));
+            });
         });
 }
 

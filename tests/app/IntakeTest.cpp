@@ -106,7 +106,10 @@ TEST_F(Intake, TreatmentsWorkAreHeardAndKeepTheirAmountWhenOff) {
     for (size_t i = 0; i < desk().chain().size(); ++i) EXPECT_TRUE(desk().effect(i)->any()) << desk().chain()[i].id;
     EXPECT_TRUE(find<QLabel>("effect_de-hum")->text().contains("takes away"));
     EXPECT_NE(controller->splitFile(*controller->reel()), controller->reel()->source);
-    // As recorded against treated, with the keyboard.
+    EXPECT_TRUE(controller->currentState()->repairedLevels) << "the picture shows what is heard";
+    // As recorded against treated, with the keyboard, equally loud.
+    ASSERT_TRUE(until([&] { return controller->player().matchGain(Heard::Recorded) != 1.0f; }));
+    EXPECT_NEAR(controller->player().matchGain(Heard::Recorded), 1, 0.7);
     window->setFocus();
     key(Qt::Key_7);
     EXPECT_EQ(controller->player().heard(), Heard::Recorded);

@@ -1,5 +1,5 @@
 // Measures speed and memory and prints a table. Figures are of this machine at this moment: compare ratios.
-//   rivlen-bench [--two-hours]     the second also splits a two-hour file (about ten minutes)
+//   rivlen-bench [--two-hours | --intake]     also splits a two-hour file (about ten minutes); only what Intake does
 #include <sys/resource.h>
 #include <sys/wait.h>
 #include <unistd.h>
@@ -10,6 +10,7 @@
 #include <filesystem>
 #include <random>
 
+#include "IntakeRows.h"
 #include "core/audio/Resources.h"
 #include "core/isolation/Isolator.h"
 #include "core/isolation/TradeOff.h"
@@ -76,6 +77,11 @@ int main(int argc, char** argv) {
     const std::string cli = (programFolder() / "rivlen-cli").string(), desk = (programFolder() / "rivlen-desk").string();
     row("what", "measured", "bar");
     row("---", "---", "---");
+    if (argc > 1 && !std::strcmp(argv[1], "--intake")) {
+        intakeRows(recording(folder, 600), folder, row);
+        fs::remove_all(folder);
+        return 0;
+    }
     const double peak = matrixPeak();
     row("matrix multiplication 1024 x 1024, two threads", text("%.0f GFLOP/s", peak), "");
     const fs::path ten = recording(folder, 600);
@@ -168,6 +174,7 @@ int main(int argc, char** argv) {
                 row(text("trying %s on 10 s, %s", choice.name.c_str(), when).c_str(), text("%.2f s", tryNetwork(reader, choice, network, {{}}, first, count, {}).seconds), "below 2 s");
         }
     }
+    intakeRows(ten, folder, row);
     fs::remove_all(folder);
     std::fflush(stdout);
     _exit(0);  // the abandoned tile may still be computing

@@ -48,6 +48,8 @@ TEST_F(Repaired, IsMadeOnceFoundAgainAndMadeAnewForAnotherChain) {
     const auto found = RepairedFile::find(source, chain);
     ASSERT_TRUE(found);
     EXPECT_EQ(found->file, made.file);
+    ASSERT_TRUE(found->levels());
+    EXPECT_EQ(found->levels()->blocks(), (before.frames() + LevelTrack::kBlock - 1) / LevelTrack::kBlock);
     ASSERT_EQ(found->effects.size(), 2u);
     EXPECT_TRUE(found->effects[0].any());
     EXPECT_NEAR(found->effects[1].removedDb, -40, 4) << "the hum that diagnosis finds in it";

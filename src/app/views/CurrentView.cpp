@@ -21,7 +21,7 @@ double widthOf(double meanSquare) {
 
 void CurrentView::paintPicture(QPainter& p) {
     const ReelState* state = m_controller.currentState();
-    if (!state || !state->levels || !state->info || m_axis.span() <= 0) return;
+    if (!state || !state->shownLevels() || !state->info || m_axis.span() <= 0) return;
     p.setRenderHint(QPainter::Antialiasing);
     const int w = width();
     const double middle = height() / 2.0, reach = height() * 0.44;
@@ -34,7 +34,7 @@ void CurrentView::paintPicture(QPainter& p) {
     std::vector<QPointF> whole[2];
     for (int x = 0; x <= w; x += step) {
         const int64_t from = int64_t(m_axis.secondAt(x - step, w) * rate), to = int64_t(m_axis.secondAt(x + step, w) * rate);
-        const double half = reach * widthOf(double(state->levels->meanSquare(0, from, to)));
+        const double half = reach * widthOf(double(state->shownLevels()->meanSquare(0, from, to)));
         whole[0].push_back({double(x), middle - half});
         whole[1].push_back({double(x), middle + half});
         if (to > separatedTo || !stems) continue;

@@ -68,7 +68,7 @@ std::string describe(const Finding& f) {
         case Fault::Silence: std::snprintf(text, sizeof text, "Silence: %.1f s", f.severity); break;
         case Fault::Dropout: std::snprintf(text, sizeof text, "Dropout: %.0f ms", f.severity); break;
         case Fault::Plosive: std::snprintf(text, sizeof text, "%.0f plosive%s", f.severity, f.severity == 1 ? "" : "s"); break;
-        case Fault::Sibilance: std::snprintf(text, sizeof text, "Sibilance: s at %.0f dB under the vowels", -f.severity); break;
+        case Fault::Sibilance: std::snprintf(text, sizeof text, "Sibilance: s %.0f dB above the vowels", f.severity); break;
         case Fault::Reverberation: std::snprintf(text, sizeof text, "Reverberation: RT60 %.1f s, D/R %.0f dB", f.severity, f.level); break;
         case Fault::MusicUnder: std::snprintf(text, sizeof text, "Music under the voice, %.0f dB below it", -f.severity); break;
         case Fault::Bandwidth: std::snprintf(text, sizeof text, "Nothing above %.1f kHz", f.severity / 1000); break;

@@ -74,6 +74,7 @@ void writeEffects(const fs::path& file, const std::vector<RepairChain::Effect>& 
 }
 
 fs::path effectsFile(fs::path file) { return file.replace_extension(".json"); }
+fs::path levelsFile(fs::path file) { return file.replace_extension(".levels.json"); }
 
 void keepNewest(const fs::path& folder) {
     std::vector<std::pair<fs::file_time_type, fs::path>> files;
@@ -83,6 +84,7 @@ void keepNewest(const fs::path& folder) {
     std::sort(files.rbegin(), files.rend());
     for (size_t i = kKept; i < files.size(); ++i) {
         fs::remove(effectsFile(files[i].second), ignored);
+        fs::remove(levelsFile(files[i].second), ignored);
         fs::remove(files[i].second, ignored);
     }
 }
@@ -104,13 +106,28 @@ RepairedFile RepairedFile::make(const fs::path& source, const std::vector<Treatm
     std::error_code problem;
     fs::create_directories(made.file.parent_path(), problem);
     const RepairFacts facts = factsFor(reader, chain, std::move(*findings), Progress(progress, 0.3, 0.4));
+    LevelTrack levels(1);
     AudioWriter writer(made.file, reader.sampleRate(), reader.channels(), {}, true);
-    made.effects = treat(reader, chain, facts, [&](const AudioBuffer& x) { writer.write(x); }, Progress(progress, 0.4, 1));
+    made.effects = treat(reader, chain, facts, [&](const AudioBuffer& x) {
+        writer.write(x);
+        levels.add(std::span(&x, 1));
+    }, Progress(progress, 0.4, 1));
+    levels.finish();
     progress.throwIfCancelled();
     writer.commit();
+    writeWholeFile(levelsFile(made.file), json(levels.row(0)).dump());
     writeEffects(effectsFile(made.file), made.effects);
     keepNewest(made.file.parent_path());
     return made;
+}
+
+std::shared_ptr<LevelTrack> RepairedFile::levels() const {
+    std::ifstream in(levelsFile(file));
+    const json row = json::parse(in, nullptr, false);
+    if (!row.is_array()) return nullptr;
+    auto track = std::make_shared<LevelTrack>(1);
+    track->setRow(0, row.get<std::vector<float>>());
+    return track;
 }
 
 std::optional<RepairedStems> RepairedStems::find(const StemStore& stems, const std::vector<Treatment>& treatments) {

@@ -15,6 +15,9 @@ struct RepairedFile {
     std::filesystem::path file;  ///< 32-bit float, as long as the recording and aligned with it
     std::vector<RepairChain::Effect> effects;
 
+    /// Its levels, one row, for drawing; null when they are gone.
+    std::shared_ptr<LevelTrack> levels() const;
+
     /// The one of a recording and its chain (of kRecordingPlace), when it was made before and both are unchanged.
     static std::optional<RepairedFile> find(const std::filesystem::path& source, const std::vector<Treatment>& chain);
     /// Makes it; findings are of the recording, nothing: it is diagnosed first. Of a recording's older repaired files the newest two stay.
