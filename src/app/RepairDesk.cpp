@@ -24,7 +24,11 @@ RepairDesk::RepairDesk(Controller& controller, QObject* parent) : QObject(parent
     m_wait.setInterval(120);
     connect(&m_wait, &QTimer::timeout, this, &RepairDesk::start);
     connect(&controller, &Controller::sessionChanged, this, &RepairDesk::follow);
-    connect(&controller, &Controller::reelOpened, this, &RepairDesk::changed);
+    connect(&controller, &Controller::reelOpened, this, [this] {
+        emit changed();
+        const Reel* reel = m_controller.reel();  // a chain that was set up before diagnosis had ended
+        if (reel && m_reel == reel->id && m_controller.currentState()->diagnosis && !preview() && m_controller.repairPending(*reel) && m_queue.idle()) m_wait.start();
+    });
     connect(&controller, &Controller::stemsChanged, this, &RepairDesk::changed);
 }
 

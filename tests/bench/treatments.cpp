@@ -1,6 +1,6 @@
 // What do treatments bring? Puts faults of known size into clean programme material, lets diagnosis and treatment find their way, and compares with
 // the clean material.
-//   rivlen-bench-treatments FOLDER     clips of training/make_programme.py
+//   rivlen-bench-treatments FOLDER [rooms | clean]     only that part; clips of training/make_programme.py
 #include <cstdio>
 #include <functional>
 
@@ -19,8 +19,9 @@ constexpr int kRate = 48000;
 
 AudioBuffer treated(const AudioBuffer& x, const std::string& only) {
     BufferSource source(x, kRate);
-    const auto findings = diagnose(source, {}).findings;
-    auto treatments = proposed(findings);
+    const auto diagnosis = diagnose(source, {});
+    const auto& findings = diagnosis.findings;
+    auto treatments = proposed(findings, diagnosis.content);
     if (!only.empty()) std::erase_if(treatments, [&](const Treatment& t) { return t.id != only; });
     AudioBuffer out(x.channels(), 0);
     treat(source, treatments, factsFor(source, treatments, findings, {}), [&](const AudioBuffer& b) { out.append(b); }, {});
@@ -108,6 +109,7 @@ int main(int argc, char** argv) {
     if (argc > 2 && std::string(argv[2]) == "rooms") return rooms(argv[1]), 0;
     if (argc < 2) return std::fprintf(stderr, "rivlen-bench-treatments: give the folder of the clips.\n"), 2;
     std::vector<Case> cases;
+    const bool clean_ = argc > 2 && std::string(argv[2]) == "clean";
     for (double share : {0.2, 0.4, 0.6}) cases.push_back({text("clipped at %.0f %% of the peak", 100 * share), "de-clip", [share](AudioBuffer& x, unsigned) { clip(x, share); }});
     for (double level : {0.7, 0.3}) cases.push_back({text("20 clicks at %.0f %% of the peak", 100 * level), "de-click", [level](AudioBuffer& x, unsigned seed) { addClicks(x, kRate, 20, level, seed); }});
     for (double db : {-25.0, -40.0}) cases.push_back({text("hum of 50.03 Hz at %.0f dBFS", db), "de-hum", [db](AudioBuffer& x, unsigned) { addHum(x, kRate, 50.03, db); }});
@@ -127,7 +129,7 @@ int main(int argc, char** argv) {
             MediaReader reader(stem.string() + what + ".flac");
             const AudioBuffer clean = reader.read(0, reader.frames());
             null.push_back(differenceDb(treated(clean, ""), clean));
-            for (size_t i = 0; i < cases.size(); ++i) {
+            for (size_t i = 0; i < cases.size() && !clean_; ++i) {
                 if (cases[i].treatment == "de-clip" && count % 4) continue;  // slow where all is clipped
                 if ((cases[i].treatment == "de-hiss" || cases[i].treatment == "de-hum" || cases[i].treatment == "de-rumble" || cases[i].treatment == "de-plosive" || cases[i].treatment == "de-wind") && std::string(what) == "music") continue;  // mostly masked, see the table of diagnosis
                 AudioBuffer x = clean;
@@ -146,7 +148,7 @@ int main(int argc, char** argv) {
         for (size_t k = 0; k < before[i].size(); ++k) b += before[i][k] / n, a += after[i][k] / n, least = std::min(least, after[i][k] - before[i][k]);
         std::printf("| %s | %s | %zu | %.1f dB | %.1f dB | %.1f dB | %.1f dB |\n", cases[i].what.c_str(), cases[i].treatment.c_str(), before[i].size(), b, a, a - b, least);
     }
-    rooms(argv[1]);
+    if (!clean_) rooms(argv[1]);
     const auto same = std::count_if(null.begin(), null.end(), [](double db) { return db < -60; });
     std::printf("\nClean material that goes through what diagnosis proposes: %zd of %zu clips come out the same below -60 dBFS.\n", size_t(same), null.size());
     return 0;

@@ -175,7 +175,8 @@ void TreatmentControls::refresh() {
     m_order->setEnabled(!std::is_sorted(chain.begin(), chain.end(), [](const Treatment& a, const Treatment& b) { return sensiblePlace(a.id) < sensiblePlace(b.id); }));
     m_hearAll->setEnabled(reel && !reel->recordingTreatments().empty());
     const bool pending = reel && m_controller.repairPending(*reel);
-    m_state->setText(chain.empty() ? "" : pending ? (m_desk.busy() ? "Treating a stretch around the playhead…" : "A stretch is treated for listening; the whole reel follows.")
+    const bool waits = pending && !m_controller.currentState()->diagnosis;
+    m_state->setText(chain.empty() ? "" : waits ? "Begins once the reel has been looked through for faults." : pending ? (m_desk.busy() ? "Treating a stretch around the playhead…" : "A stretch is treated for listening; the whole reel follows.")
                      : reel->recordingTreatments().empty() && !reel->treatsStems() ? "All are switched off." : "At work on the whole reel. Hear 1 as treated, 7 as recorded, 8 what was removed.");
     if (chosen() < 0 && !chain.empty()) m_chosen = chain[0].id;
     for (size_t i = 0; i < chain.size(); ++i) {
