@@ -298,6 +298,7 @@ void Controller::openCurrent() {
     try {
         m_player.open([source = r->source] { return std::make_unique<MediaReader>(source); });
         m_opened = r->id;
+        m_played = r->source;
     } catch (const Error& e) {
         m_opened.clear();
         emit notice(QString::fromStdString(e.what()));

@@ -110,8 +110,10 @@ public:
     void repair(const std::string& id);
     /// Gives treatments to reels, in one step.
     void treatmentsToReels(const std::map<std::string, std::vector<Treatment>>& treatments);
-    /// Makes the player play the present reel as its treatments left it.
+    /// Makes the player play the present reel as its treatments left it, when it does not yet.
     void playVersions();
+    /// Plays other versions of the present reel (Player::setVersions) until playVersions() is called.
+    void tryVersions(Player::OpenSource source, Player::OpenSource recorded, Player::OpenSource removed);
 
     // ---- work ----
     void split();        ///< separates the current reel in the background
@@ -190,6 +192,7 @@ private:
     Player m_player;
     QString m_file;
     std::string m_opened;  ///< id of the reel in the player
+    std::filesystem::path m_played;  ///< the file that it plays; empty: versions that are tried
     bool m_levelMatch = true, m_blind = false, m_trying = false;
     std::optional<std::pair<double, double>> m_audition;
     std::atomic<int> m_sessionNumber{0};  ///< work begun for another session is not delivered to this one

@@ -46,9 +46,15 @@ void Controller::playVersions() {
     state.repairedLevels = state.repaired ? state.repaired->levels() : nullptr;
     const auto work = workFile(*r);
     const auto opens = [](const std::filesystem::path& file) { return [file] { return std::make_unique<MediaReader>(file); }; };
-    m_player.setVersions(opens(work), work == r->source ? Player::OpenSource() : opens(r->source));
+    if (work != m_played) m_player.setVersions(opens(work), work == r->source ? Player::OpenSource() : opens(r->source));
+    m_played = work;
     const bool treated = work != r->source || !chain.empty();
     if (!treated && (m_player.heard() == Heard::Recorded || m_player.heard() == Heard::Removed)) hear(Heard::Source);
+}
+
+void Controller::tryVersions(Player::OpenSource source, Player::OpenSource recorded, Player::OpenSource removed) {
+    m_played.clear();
+    m_player.setVersions(std::move(source), std::move(recorded), std::move(removed));
 }
 
 void Controller::followTreatments() {

@@ -223,7 +223,7 @@ void RepairDesk::play() {
         for (int i = 0; i < *m_removed; ++i) index += chain()[size_t(i)].on && chain()[size_t(i)].place == kRecordingPlace;
         if (index < p->repairs.removed.size()) removed = patched({}, std::make_shared<const AudioBuffer>(p->repairs.removed[index]));
     }
-    m_controller.player().setVersions(patched(source, p->repaired), [file = reel->source] { return std::make_unique<MediaReader>(file); }, removed);
+    m_controller.tryVersions(patched(source, p->repaired), [file = reel->source] { return std::make_unique<MediaReader>(file); }, removed);
     if (!m_removed) return;
     m_controller.hear(Heard::Removed);
     if (m_controller.loop() != p->span) m_controller.audition(p->span.first, p->span.second);
