@@ -166,6 +166,12 @@ void ReelsFilter::setWords(const QString& text) {
     invalidateFilter();
 }
 
+bool ReelsFilter::lessThan(const QModelIndex& a, const QModelIndex& b) const {
+    const QVariant left = a.data(sortRole()), right = b.data(sortRole());
+    if (left.typeId() != QMetaType::QString) return QSortFilterProxyModel::lessThan(a, b);
+    return m_order.compare(left.toString(), right.toString()) < 0;
+}
+
 bool ReelsFilter::filterAcceptsRow(int row, const QModelIndex& parent) const {
     if (m_words.isEmpty()) return true;
     QString all;

@@ -1,5 +1,6 @@
 #pragma once
 #include <QAbstractTableModel>
+#include <QCollator>
 #include <QSortFilterProxyModel>
 
 #include "app/Controller.h"
@@ -41,14 +42,16 @@ private:
 class ReelsFilter : public QSortFilterProxyModel {
     Q_OBJECT
 public:
-    using QSortFilterProxyModel::QSortFilterProxyModel;
+    explicit ReelsFilter(QObject* parent = nullptr) : QSortFilterProxyModel(parent) { m_order.setNumericMode(true); }  // take 9 comes before take 10
     void setWords(const QString& text);
 
 protected:
     bool filterAcceptsRow(int row, const QModelIndex& parent) const override;
+    bool lessThan(const QModelIndex& a, const QModelIndex& b) const override;
 
 private:
     QStringList m_words;
+    QCollator m_order;
 };
 
 }  // namespace rivlen

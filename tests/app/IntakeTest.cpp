@@ -312,6 +312,12 @@ TEST_F(Intake, FiveHundredReelsStayFluid) {
     key(Qt::Key_Y);
     find<QLineEdit>("searchTable")->setText("take 499");
     EXPECT_EQ(find<QTableView>("reelTableView")->model()->rowCount(), 1);
+    find<QLineEdit>("searchTable")->clear();
+    auto* table = find<QTableView>("reelTableView");
+    table->sortByColumn(ReelsModel::Name, Qt::AscendingOrder);
+    EXPECT_EQ(table->model()->index(9, 0).data().toString(), "take 009");
+    controller->editReels("", {controller->session().reels[10].id}, [](Reel& r) { r.name = "take 9"; });
+    ASSERT_TRUE(until([&] { return table->model()->index(9, 0).data().toString() == "take 9" || table->model()->index(10, 0).data().toString() == "take 9"; })) << "by its number, not by its digits";
     find<QTreeView>("reels")->setCurrentIndex(find<QTreeView>("reels")->model()->index(499, 0));
     EXPECT_EQ(controller->reel()->name, "take 499");
 }

@@ -150,6 +150,7 @@ void ReelControls::refresh() {
     const QModelIndex at = reel ? m_filter->mapFromSource(m_model.index(m_model.rowOf(reel->id), 0)) : QModelIndex();
     if (m_list->currentIndex().row() != at.row() || !at.isValid()) {
         m_list->setCurrentIndex(at);
+        if (at.isValid()) m_list->scrollTo(at);
         m_list->viewport()->update();
     }
 }
