@@ -305,8 +305,9 @@ void Controller::openCurrent() {
         emit reelOpened();
         return;
     }
-    m_states[r->id].followed.clear();
+    m_states[r->id].followed = r->treatments;
     attachStems(r->id);
+    if (repairPending(*r)) m_repair.start();
     editReel("", [](Reel&) {});
     emit reelOpened();
     emit heardChanged();

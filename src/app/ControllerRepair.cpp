@@ -63,6 +63,7 @@ void Controller::followTreatments() {
     if (!r || m_opened != r->id || state->followed == r->treatments) return;
     state->followed = r->treatments;
     m_jobs.cancel(state->repairJob);
+    if (state->splitting) m_jobs.cancel(state->splitJob);  // of what the chain made before
     attachStems(r->id);
     if (repairPending(*r)) m_repair.start();
 }

@@ -182,7 +182,7 @@ TEST_F(Intake, ASplitWaitsForTheTreatmentsAndStemsAreTreatedAfterIt) {
     controller->editReel("", [](Reel& r) { r.quality = "quick", r.treatments = parseTreatments("de-rumble=150,de-ess=6"); });
     ASSERT_TRUE(controller->repairPending(*controller->reel()));
     controller->split();
-    ASSERT_TRUE(until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
+    ASSERT_TRUE(until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished() && !controller->currentState()->splitting; }));
     const fs::path treatedFile = controller->splitFile(*controller->reel());
     EXPECT_NE(treatedFile, controller->reel()->source);
     const auto sumOf = [&] {
