@@ -1,6 +1,7 @@
 #pragma once
 #include "Faults.h"
 #include "core/diagnosis/GustLevels.h"
+#include "core/treatment/RoomGains.h"
 
 // Faults of voices of known size, put into recordings.
 namespace rivlen::test {
@@ -83,6 +84,31 @@ inline void convolve(AudioBuffer& x, const std::vector<float>& h) {
         fft.inverse(X, a);
         std::copy_n(a.begin(), x.frames(), x.channel(c).begin());
     }
+}
+
+/// Energies of two parts of a reverberant voice after the gains that de-reverb finds for the whole: what is done to a sound is linear once its gains
+/// are known, so that its parts can be followed through it.
+inline std::pair<double, double> followed(const AudioBuffer& whole, const AudioBuffer& one, const AudioBuffer& other, int rate, double rt60, double drr, double amount) {
+    const int size = roomFrame(rate), hop = size / 4;
+    Fft fft(size);
+    const auto window = hannWindow(size);
+    RoomGains gains(fft.bins(), double(hop) / rate, rt60, drr);
+    std::vector<float> frame(static_cast<size_t>(size));
+    std::vector<std::complex<float>> cells(static_cast<size_t>(fft.bins()));
+    double sums[2] = {0, 0};
+    for (int64_t at = 0; at + size <= whole.frames(); at += hop) {
+        const auto read = [&](const AudioBuffer& x) {
+            for (int i = 0; i < size; ++i) frame[size_t(i)] = x.channel(0)[size_t(at + i)] * std::sqrt(window[size_t(i)]);
+            fft.forward(frame, cells);
+        };
+        read(whole);
+        const auto g = gains.next(cells);
+        for (int part = 0; part < 2; ++part) {
+            read(part ? other : one);
+            for (size_t k = 0; k < cells.size(); ++k) sums[part] += std::norm(cells[k] * float(1 - amount / 100 * (1 - g[k])));
+        }
+    }
+    return {sums[0], sums[1]};
 }
 
 }  // namespace rivlen::test

@@ -7,7 +7,6 @@
 #include "VoiceFaults.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/MediaReader.h"
-#include "core/treatment/RoomGains.h"
 #include "core/treatment/Treater.h"
 
 using namespace rivlen;
@@ -43,31 +42,6 @@ struct Case {
     std::function<void(AudioBuffer&, unsigned)> spoil;
 };
 
-/// Energies of two parts of a reverberant voice after the gains that de-reverb finds for the whole: what is done to a sound is linear once its gains
-/// are known, so that its parts can be followed through it.
-std::pair<double, double> followed(const AudioBuffer& whole, const AudioBuffer& one, const AudioBuffer& other, double rt60, double drr, double amount) {
-    const int size = roomFrame(kRate), hop = size / 4;
-    Fft fft(size);
-    const auto window = hannWindow(size);
-    RoomGains gains(fft.bins(), double(hop) / kRate, rt60, drr);
-    std::vector<float> frame(static_cast<size_t>(size));
-    std::vector<std::complex<float>> cells(static_cast<size_t>(fft.bins()));
-    double sums[2] = {0, 0};
-    for (int64_t at = 0; at + size <= whole.frames(); at += hop) {
-        const auto read = [&](const AudioBuffer& x) {
-            for (int i = 0; i < size; ++i) frame[size_t(i)] = x.channel(0)[size_t(at + i)] * std::sqrt(window[size_t(i)]);
-            fft.forward(frame, cells);
-        };
-        read(whole);
-        const auto g = gains.next(cells);
-        for (int part = 0; part < 2; ++part) {
-            read(part ? other : one);
-            for (size_t k = 0; k < cells.size(); ++k) sums[part] += std::norm(cells[k] * float(1 - amount / 100 * (1 - g[k])));
-        }
-    }
-    return {sums[0], sums[1]};
-}
-
 /// De-reverb in rooms whose response is known, with the decay time and ratio that diagnosis finds. Clarity: the first 50 ms against the rest, as in C50
 /// of ISO 3382-1.
 void rooms(const std::string& folder) {
@@ -92,10 +66,10 @@ void rooms(const std::string& folder) {
                 double decay = 0.7, direct = 0;
                 for (const Finding& f : diagnose(source, {}).findings)
                     if (f.kind == Fault::Reverberation) decay = f.severity, direct = f.level;
-                const auto [d0, r0] = followed(wet, dry, rest, decay, direct, 0);
-                const auto [d1, r1] = followed(wet, dry, rest, decay, direct, amount);
-                const auto [e0, l0] = followed(wet, early, late, decay, direct, 0);
-                const auto [e1, l1] = followed(wet, early, late, decay, direct, amount);
+                const auto [d0, r0] = followed(wet, dry, rest, kRate, decay, direct, 0);
+                const auto [d1, r1] = followed(wet, dry, rest, kRate, decay, direct, amount);
+                const auto [e0, l0] = followed(wet, early, late, kRate, decay, direct, 0);
+                const auto [e1, l1] = followed(wet, early, late, kRate, decay, direct, amount);
                 ratio += powerDb(d1 / r1) - powerDb(d0 / r0), loss += powerDb(d1 / d0), clarity += powerDb(e1 / l1) - powerDb(e0 / l0);
             }
             std::printf("| RT60 %.1f s, %.0f dB | %.0f %% | %d | %.1f dB | %.1f dB | %.1f dB |\n", rt, drr, amount, n, ratio / n, loss / n, clarity / n);

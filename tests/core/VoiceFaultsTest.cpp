@@ -6,7 +6,6 @@
 
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/MediaReader.h"
-#include "core/treatment/RoomGains.h"
 #include "core/treatment/Treater.h"
 
 using namespace rivlen;
@@ -145,27 +144,9 @@ TEST(VoiceFaults, TheRoomIsTurnedDownAndTheVoiceStays) {
     convolve(wet, roomResponse(kRate, 0.7, 0, 6));
     AudioBuffer room = wet;
     for (size_t i = 0; i < room.samples().size(); ++i) room.samples()[i] -= dry.samples()[i];
-    const int size = roomFrame(kRate), hop = size / 4;
-    Fft fft(size);
-    const auto window = hannWindow(size);
-    RoomGains gains(fft.bins(), double(hop) / kRate, 0.7, 0);
-    std::vector<std::complex<float>> cells(size_t(fft.bins()));
-    std::vector<float> frame(static_cast<size_t>(size));
-    double before[2] = {0, 0}, after[2] = {0, 0};
-    for (int64_t at = 0; at + size <= wet.frames(); at += hop) {
-        const auto read = [&](const AudioBuffer& x) {
-            for (int i = 0; i < size; ++i) frame[size_t(i)] = x.channel(0)[size_t(at + i)] * std::sqrt(window[size_t(i)]);
-            fft.forward(frame, cells);
-        };
-        read(wet);
-        const auto g = gains.next(cells);
-        for (int part = 0; part < 2; ++part) {
-            read(part ? room : dry);
-            for (size_t k = 0; k < cells.size(); ++k) before[part] += std::norm(cells[k]), after[part] += std::norm(cells[k] * g[k]);
-        }
-    }
-    EXPECT_GT(powerDb(after[0] / after[1]) - powerDb(before[0] / before[1]), 4.5);
-    EXPECT_GT(powerDb(after[0] / before[0]), -6) << "of the direct sound";
+    const auto before = followed(wet, dry, room, kRate, 0.7, 0, 0), after = followed(wet, dry, room, kRate, 0.7, 0, 100);
+    EXPECT_GT(powerDb(after.first / after.second) - powerDb(before.first / before.second), 4.5);
+    EXPECT_GT(powerDb(after.first / before.first), -6) << "of the direct sound";
     // As a treatment: as long as before, nothing at 0 %, quieter tails at 100 %.
     const AudioBuffer y = treated(wet, "de-reverb=100");
     ASSERT_EQ(y.frames(), wet.frames());
