@@ -16,6 +16,7 @@ struct PlayBlock {
     int channels = 0;
     int rows = 0;
     std::vector<float> data;  ///< rows x channels x kFrames
+    std::vector<float> mix = std::vector<float>(2 * kFrames);  ///< of the rebuild, as it is listened to: left, then right
 
     PlayBlock() = default;
     PlayBlock(int channelCount, int rowCount)

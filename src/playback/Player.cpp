@@ -72,6 +72,7 @@ void Player::close() {
     m_feeding.reset();
     m_queue.reset();
     m_stems.reset();
+    m_mix.setPlan(nullptr);
     m_frames = 0;
 }
 
@@ -114,7 +115,22 @@ void Player::setLoop(std::optional<std::pair<int64_t, int64_t>> loop) {
     m_loop = loop;
 }
 
-void Player::setHeard(Heard heard) { m_heard = int(heard); }
+void Player::setHeard(Heard heard) {
+    const auto before = Heard(m_heard.exchange(int(heard)));
+    // Only what is heard is worth a graph or an isolation: going to the mix or back begins anew at the same place, behind a fade.
+    if (before != heard && (before == Heard::Mix || heard == Heard::Mix)) restart();
+}
+
+void Player::restart() {
+    const std::lock_guard lock(m_guard);
+    m_locateTo = m_position;
+    ++m_generation;
+}
+
+void Player::setMix(std::shared_ptr<const MixPlan> plan) {
+    m_mix.setPlan(std::move(plan));
+    if (!m_playing && heard() == Heard::Mix) restart();  // what is waiting was prepared without it
+}
 
 int64_t Player::position() const { return m_position; }
 
@@ -194,6 +210,8 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
     const bool seam = left <= kFrames;
     block.frames = seam ? int(left) : left < kFrames + fade ? int(left) - fade : kFrames;  // leaves room for the fade
     fillRows(block, first);
+    if (heard() == Heard::Mix) fillMix(block, first, loop, seam ? fade : 0);
+    else std::fill(block.mix.begin(), block.mix.end(), 0.0f);
     if (seam) {
         const int length = std::min(block.frames, fade);
         fillRows(f.seam, loop->first - length);
@@ -207,6 +225,16 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
             }
     }
     f.before = f.course;
+}
+
+void Player::fillMix(PlayBlock& block, int64_t first, const std::optional<std::pair<int64_t, int64_t>>& loop, int fadeOut) {
+    m_mix.fill(block, first);
+    // A mix cannot be begun before its loop without running it in: it fades out and in where the loop turns.
+    const int fadeIn = loop && first == loop->first ? int(0.005 * m_rate) : 0;
+    for (int i = 0; i < block.frames; ++i) {
+        const float in = fadeIn > 0 ? std::min(1.0f, float(i + 1) / float(fadeIn)) : 1.0f, out = fadeOut > 0 ? std::min(1.0f, float(block.frames - 1 - i) / float(fadeOut)) : 1.0f;
+        for (int c = 0; c < 2; ++c) block.mix[size_t(c * kFrames + i)] *= in * out;
+    }
 }
 
 void Player::fillRows(PlayBlock& block, int64_t first) {
@@ -225,7 +253,7 @@ void Player::fillRows(PlayBlock& block, int64_t first) {
             for (int i = 0; i < kFrames; ++i) recorded.channel(c)[size_t(i)] -= source.channel(c)[size_t(skip + i)];
         store(kRemovedRow, recorded, 0);
     };
-    if (f.stems.stems.size() != kStemCount) {  // without a separation the result is the source, and nothing is left over
+    if (f.stems.stems.size() != kStemCount || heard() == Heard::Mix) {  // without a separation the result is the source, and nothing is left over
         const AudioBuffer source = f.source->read(first, kFrames);
         store(kSourceRow, source, 0);
         versions(source, 0);
@@ -291,6 +319,10 @@ void Player::mixFrame(const PlayBlock& block, int i, float* out) {
                 for (int c = 0; c < m_channels; ++c) sum[c % 2] += g * block.row(r, c)[i];
         }
     }
+    if (const float g = m_gain[size_t(Heard::Mix)]; g != 0.0f) {
+        sum[0] += g * block.mix[size_t(i)];
+        sum[1] += g * block.mix[size_t(kFrames + i)];
+    }
     out[0] = m_open * sum[0];
     out[1] = m_open * sum[1];
 }
@@ -321,11 +353,12 @@ void Player::render(float* out, int frames) {
         }
         m_open = std::clamp(m_open + (m_playing && !stale ? m_fadeStep : -m_fadeStep), 0.0f, 1.0f);
         if (m_open == 0.0f) continue;
-        for (size_t r = 0; r < kRows; ++r) {
+        for (size_t r = 0; r < m_gain.size(); ++r) {
             const float d = m_target[r] - m_gain[r];
             m_gain[r] += std::clamp(d, -m_gainStep, m_gainStep);
         }
         mixFrame(*block, m_offset, frame);
+        m_ring.put(frame[0], frame[1]);
         left = std::max(left, std::fabs(frame[0]));
         right = std::max(right, std::fabs(frame[1]));
         const int64_t at = block->first + m_offset;

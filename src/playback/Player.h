@@ -12,14 +12,16 @@
 #include "core/separation/StemStore.h"
 #include "playback/BlockQueue.h"
 #include "playback/Device.h"
+#include "playback/HeardRing.h"
+#include "playback/MixFeed.h"
 
 namespace rivlen {
 
 /// What is heard. Stems are as the network gave them; Result is the wanted stem at the present strength,
 /// with its Balance, Leftovers all that the strength takes away: Result without Balance + Leftovers = Source. Where treatments work,
-/// Source is what they made of the recording, Recorded the recording as it came in, Removed what they took away.
-enum class Heard { Source, Result, Dialogue, Music, Ambience, Leftovers, Recorded, Removed };
-inline constexpr int kHeardCount = 8;
+/// Source is what they made of the recording, Recorded the recording as it came in, Removed what they took away. Mix is the rebuild.
+enum class Heard { Source, Result, Dialogue, Music, Ambience, Leftovers, Recorded, Removed, Mix };
+inline constexpr int kHeardCount = 9;
 
 /// Plays one recording and its separation. Switching what is heard, the strength, the place and the loop
 /// are all live and free of clicks: gains move along 10 ms ramps, a changed strength fades in over a block, places change behind 5 ms
@@ -41,6 +43,10 @@ public:
     /// The stems that go with it, possibly still growing; null takes them away.
     void setStems(std::shared_ptr<StemStore> stems);
 
+    /// The rebuild that goes with it; null takes it away.
+    void setMix(std::shared_ptr<const MixPlan> plan);
+    std::shared_ptr<MixMeters> mixMeters() const { return m_mix.meters(); }
+
     void play();
     void stop();
     bool playing() const { return m_playing; }
@@ -60,7 +66,10 @@ public:
     int sampleRate() const { return m_rate; }
     /// Largest magnitude since the last call, left and right.
     std::pair<float, float> takePeaks() { return {m_peakLeft.exchange(0), m_peakRight.exchange(0)}; }
+    /// What was heard since the last call, interleaved left and right, for meters; at most HeardRing::kFrames frames.
+    std::vector<float> takeHeard() { return m_ring.take(); }
     int underruns() const { return m_underruns; }
+
     /// Blocks that are ready for the device, of BlockQueue::kBlocks; 0 without a recording.
     size_t waiting() const { return m_queue ? m_queue->waiting() : 0; }
     std::string deviceName() const { return m_device->name(); }
@@ -69,6 +78,8 @@ private:
     void feed();
     void fillBlock(PlayBlock& block, int64_t first);
     void fillRows(PlayBlock& block, int64_t first);
+    void fillMix(PlayBlock& block, int64_t first, const std::optional<std::pair<int64_t, int64_t>>& loop, int fadeOut);
+    void restart();  ///< at the same place, behind a fade
     void render(float* out, int frames);
     void mixFrame(const PlayBlock& block, int i, float* out);
     void updateTargets();
@@ -100,12 +111,15 @@ private:
     int m_rate = 48000, m_channels = 2;
 
     // The callback's own.
-    static constexpr int kRows = kHeardCount;  // in the order of Heard
-    std::array<float, kRows> m_gain{}, m_target{};
+    static constexpr int kRows = int(Heard::Mix);  // in the order of Heard; the mix has a place of its own
+    std::array<float, kHeardCount> m_gain{}, m_target{};
     float m_open = 0;  ///< fade for starting, stopping and locating
     uint64_t m_heardGeneration = 0;
     int m_offset = 0;  ///< frames of the present block already played
     float m_gainStep = 0.002f, m_fadeStep = 0.004f;
+
+    HeardRing m_ring;
+    MixFeed m_mix;
 
     // The feeder's own.
     struct Feeding;

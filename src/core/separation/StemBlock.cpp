@@ -32,6 +32,7 @@ StemBlock gathered(const AudioBuffer& source, const std::vector<AudioBuffer>& gi
 
 StemBlock StemReaders::read(SampleSource& source, int64_t first, int64_t count) {
     StemBlock block{source.read(first, count), {}, {}};
+    if (patches) patches->addTo(block.source, first, -1);
     for (auto& stem : stems) block.stems.push_back(stem->read(first, count));
     if (room) block.room = room->read(first, count);
     return block;

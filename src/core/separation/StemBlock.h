@@ -5,6 +5,7 @@
 
 #include "core/audio/AudioBuffer.h"
 #include "core/audio/SampleSource.h"
+#include "core/separation/StemPatches.h"
 
 namespace rivlen {
 
@@ -29,6 +30,7 @@ StemBlock gathered(const AudioBuffer& source, const std::vector<AudioBuffer>& gi
 struct StemReaders {
     std::vector<std::unique_ptr<SampleSource>> stems;
     std::unique_ptr<SampleSource> room;  ///< null when the room is not known
+    std::shared_ptr<const StemPatches> patches;  ///< that the stems bear already and the source gets as it is read; null: none
 
     StemBlock read(SampleSource& source, int64_t first, int64_t count);
 };

@@ -187,13 +187,29 @@ void StemStore::finish() {
     m_finished = true;
 }
 
-std::unique_ptr<SampleSource> StemStore::open(int stem) const { return std::make_unique<StemReader>(stemFile(stem), m_shape); }
+std::unique_ptr<SampleSource> StemStore::open(int stem) const {
+    auto plain = std::make_unique<StemReader>(stemFile(stem), m_shape);
+    auto more = patches();
+    if (!more || size_t(stem) >= m_shape.stems.size()) return plain;
+    return std::make_unique<PatchedStem>(std::move(plain), std::move(more), stem);
+}
+
+std::shared_ptr<const StemPatches> StemStore::patches() const {
+    const std::lock_guard lock(m_guard);
+    return m_patches;
+}
 
 StemReaders StemStore::openAll() const {
     StemReaders readers;
+    readers.patches = patches();
     for (size_t s = 0; s < m_shape.stems.size(); ++s) readers.stems.push_back(open(int(s)));
     if (m_shape.room) readers.room = open(int(m_shape.stems.size()));
     return readers;
+}
+
+void StemStore::setPatches(std::shared_ptr<const StemPatches> patches) {
+    const std::lock_guard lock(m_guard);
+    m_patches = std::move(patches);
 }
 
 }  // namespace rivlen

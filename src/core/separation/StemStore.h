@@ -2,6 +2,7 @@
 #include <atomic>
 #include <filesystem>
 #include <memory>
+#include <mutex>
 #include <optional>
 #include <string>
 #include <vector>
@@ -54,6 +55,9 @@ public:
     std::unique_ptr<SampleSource> open(int stem) const;
     /// Readers of all stems, in order, and of the room.
     StemReaders openAll() const;
+    /// What is added to the stems from now on where they are opened; null: nothing. It is not stored.
+    void setPatches(std::shared_ptr<const StemPatches> patches);
+    std::shared_ptr<const StemPatches> patches() const;
     const std::filesystem::path& folder() const { return m_folder; }
 
 private:
@@ -68,6 +72,8 @@ private:
     std::atomic<int64_t> m_available{0};
     std::atomic<bool> m_finished{false};
     std::atomic<double> m_residual{-1.0};  ///< -1: not measured
+    mutable std::mutex m_guard;
+    std::shared_ptr<const StemPatches> m_patches;
 };
 
 }  // namespace rivlen

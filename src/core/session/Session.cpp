@@ -12,7 +12,7 @@ namespace fs = std::filesystem;
 using nlohmann::json;
 
 namespace {
-constexpr int kVersion = 3;  // 1 knew one setting a reel, 2 no treatments
+constexpr int kVersion = 4;  // 1 knew one setting a reel, 2 no treatments, 3 no rebuild
 }
 
 const Reel* Session::reel(const std::string& id) const {
@@ -83,6 +83,7 @@ Session loadSession(const fs::path& file) {
             reel.content = r.value("content", "");
             reel.group = r.value("group", "");
             reel.note = r.value("note", "");
+            if (r.contains("rebuild")) reel.rebuild = rebuildFromJson(r.at("rebuild"), folder);
             session.reels.push_back(std::move(reel));
         }
         if (!session.reel(session.current)) session.current = session.reels.empty() ? "" : session.reels.front().id;
@@ -108,6 +109,7 @@ void saveSession(const Session& session, const fs::path& file) {
         if (!r.dismissed.empty()) j["dismissed"] = r.dismissed;
         for (const auto& [key, text] : {std::pair("content", &r.content), std::pair("group", &r.group), std::pair("note", &r.note)})
             if (!text->empty()) j[key] = *text;
+        if (!r.rebuild->empty()) j["rebuild"] = toJson(*r.rebuild, folder);
         reels.push_back(std::move(j));
     }
     const json j{{"format", "rivlen-session"}, {"version", kVersion}, {"name", session.name},

@@ -1,0 +1,97 @@
+#include "core/rebuild/Chain.h"
+
+#include <algorithm>
+#include <tuple>
+
+#include "core/audio/Decibel.h"
+
+namespace rivlen {
+
+AudioBuffer plainImpulse(const ChainSettings& chain, int channels, int rate) { return roomImpulse(RoomShape::plain(chain.roomDecay, chain.roomTone), channels, rate); }
+
+Chain::Chain(int channels, int rate, Impulses impulses)
+    : m_channels(channels), m_rate(rate), m_impulses(std::move(impulses)), m_gate(rate), m_deEsser(channels, rate), m_compressor(rate), m_limiter(channels, rate),
+      m_filters(size_t(channels), std::vector<FilterState>(6)) {
+    set({});
+    m_was = m_now;
+}
+
+void Chain::set(const ChainSettings& chain) {
+    const auto roomOf = [](const ChainSettings& c) { return std::tuple(c.room, c.roomDecay, c.roomTone, c.roomImpulse); };
+    const bool sameRoom = roomOf(chain) == roomOf(m_now);
+    m_now = chain;
+    m_gate.set(chain);
+    m_deEsser.set(chain);
+    m_compressor.set(chain);
+    m_limiter.set(chain);
+    m_limiter.setOn(chain.limiter);
+    ChainSettings part = chain;
+    part.equaliser = false;
+    if (!filterSections(part, m_rate).empty()) m_high = filterSections(part, m_rate);
+    part = chain;
+    part.highPass = false;
+    if (!filterSections(part, m_rate).empty()) m_eq = filterSections(part, m_rate);
+    if (!sameRoom && chain.room) prepareRoom();
+}
+
+void Chain::prepareRoom() {
+    const AudioBuffer impulse = m_impulses ? m_impulses(m_now) : AudioBuffer();
+    m_room = std::make_unique<Convolver>(impulse.frames() > 0 ? impulse : plainImpulse(m_now, m_channels, m_rate), m_channels);
+}
+
+template <typename Work>
+void Chain::run(bool was, bool is, AudioBuffer& block, Work work) {
+    if (!was && !is) return;
+    if (was == is) return work(block);
+    AudioBuffer wet = block;
+    work(wet);
+    const auto n = float(block.frames());
+    for (int c = 0; c < m_channels; ++c)
+        for (int64_t i = 0; i < block.frames(); ++i) {
+            const float w = is ? float(i + 1) / n : 1 - float(i + 1) / n;
+            float& x = block.channel(c)[size_t(i)];
+            x += w * (wet.channel(c)[size_t(i)] - x);
+        }
+}
+
+void Chain::filter(AudioBuffer& block, const std::vector<FilterSection>& sections, size_t firstState) {
+    for (int c = 0; c < m_channels; ++c)
+        for (size_t s = 0; s < sections.size(); ++s) {
+            FilterState state = m_filters[size_t(c)][firstState + s];
+            for (float& x : block.channel(c)) x = float(state.next(sections[s], x));
+            if (std::abs(state.z1) + std::abs(state.z2) < 1e-18) state = {};  // denormals cost more than they sound
+            m_filters[size_t(c)][firstState + s] = state;
+        }
+}
+
+void Chain::reverberate(AudioBuffer& block) {
+    if (!m_room) prepareRoom();
+    // The convolver answers a block late; the delay before the room makes up the rest.
+    const int64_t wanted = std::max<int64_t>(0, int64_t(m_now.roomDelay * m_rate / 1000) - Convolver::kBlock);
+    AudioBuffer late(m_channels, block.frames());
+    m_delay.resize(size_t(m_channels));
+    for (int c = 0; c < m_channels; ++c) {
+        auto& line = m_delay[size_t(c)];
+        line.insert(line.end(), block.channel(c).begin(), block.channel(c).end());
+        const auto longest = size_t(m_rate / 8 + Convolver::kBlock);
+        if (line.size() < longest) line.insert(line.begin(), longest - line.size(), 0.0f);
+        line.erase(line.begin(), line.end() - long(longest));
+        std::copy_n(line.end() - long(wanted) - long(block.frames()), block.frames(), late.channel(c).begin());
+    }
+    m_room->process(late, float(fromDb(m_now.roomLevel)), block);
+}
+
+void Chain::process(AudioBuffer& block) {
+    run(m_was.gate, m_now.gate, block, [&](AudioBuffer& b) { m_gate.process(b); });
+    run(m_was.deEsser, m_now.deEsser, block, [&](AudioBuffer& b) { m_deEsser.process(b); });
+    run(m_was.highPass, m_now.highPass, block, [&](AudioBuffer& b) { filter(b, m_high, 0); });
+    run(m_was.equaliser, m_now.equaliser, block, [&](AudioBuffer& b) { filter(b, m_eq, 2); });
+    run(m_was.compressor, m_now.compressor, block, [&](AudioBuffer& b) { m_compressor.process(b); });
+    run(m_was.room, m_now.room, block, [&](AudioBuffer& b) { reverberate(b); });
+    m_limiter.process(block);
+    m_reductions = {m_now.gate ? float(m_gate.reductionDb()) : 0, m_now.deEsser ? float(m_deEsser.reductionDb()) : 0,
+                    m_now.compressor ? float(m_compressor.reductionDb()) : 0, m_now.limiter ? float(m_limiter.reductionDb()) : 0};
+    m_was = m_now;
+}
+
+}  // namespace rivlen

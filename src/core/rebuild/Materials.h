@@ -1,0 +1,56 @@
+#pragma once
+#include <functional>
+#include <map>
+#include <memory>
+#include <mutex>
+
+#include "core/isolation/Isolator.h"
+#include "core/rebuild/Rebuild.h"
+#include "core/separation/StemStore.h"
+
+namespace rivlen {
+
+/// What a reel gives its rebuild to work with.
+struct ReelMaterial {
+    std::function<std::unique_ptr<SampleSource>()> source;  ///< what the stems sum to
+    std::shared_ptr<StemStore> stems;                       ///< null: not split yet; then stems are silent
+    StrengthCourse course;                                  ///< the strength that the stems have in the rebuild
+    int sampleRate = 48000, channels = 2;
+    int64_t frames = 0;
+};
+
+/// The sounds that clips are made of, by the name of Clip::material. Stems are at the reel's strength: together they are the source. Safe from any
+/// number of threads; each reader that it opens is for one.
+class Materials : public std::enable_shared_from_this<Materials> {
+public:
+    /// converting: sound files at another rate are converted where that was not done before; else they are silent until it is.
+    Materials(ReelMaterial reel, bool converting);
+    ~Materials();
+
+    const ReelMaterial& reel() const { return m_reel; }
+    /// A reader at the reel's rate; null for a material that is not there. Throws Error (InputUnreadable).
+    std::unique_ptr<SampleSource> open(const std::string& material, const Rebuild& rebuild);
+
+    /// What the reel itself gives.
+    enum class Part { Source, Dialogue, Music, Ambience, Result, Voice, Room };
+    static constexpr int kParts = 7;
+    static constexpr int64_t kBlock = 4096;
+    /// Frames [kBlock * n, kBlock * (n + 1)) of a part.
+    std::shared_ptr<const AudioBuffer> block(Part part, int64_t n);
+
+private:
+    struct Blocks;
+    std::shared_ptr<const AudioBuffer> toneSample(const Tone& tone, const Rebuild& rebuild);
+    ReelMaterial m_reel;
+    bool m_converting;
+    std::mutex m_guard, m_toneGuard;
+    std::unique_ptr<Blocks> m_blocks;
+    std::map<std::string, std::pair<Tone, std::shared_ptr<const AudioBuffer>>> m_tones;
+};
+
+/// The file that stands for a sound at a rate: itself where it has that rate, else one in the cache folder; nothing while that is not made.
+std::optional<std::filesystem::path> soundAtRate(const std::filesystem::path& file, int sampleRate);
+/// Makes it. Throws Error (Cancelled, InputUnreadable, OutputUnwritable).
+std::filesystem::path convertSound(const std::filesystem::path& file, int sampleRate, const Progress& progress);
+
+}  // namespace rivlen

@@ -1,0 +1,72 @@
+#include "playback/MixFeed.h"
+
+namespace rivlen {
+
+namespace {
+constexpr double kRunIn = 0.25;  // seconds that a graph is run in when it begins somewhere; longer would be heard as waiting
+constexpr int kThreads = 2;
+}  // namespace
+
+void MixFeed::setPlan(std::shared_ptr<const MixPlan> plan) {
+    const std::lock_guard lock(m_guard);
+    m_plan = std::move(plan);
+    m_has = m_plan != nullptr;
+    if (!m_plan) m_meters.reset();
+}
+
+std::shared_ptr<MixMeters> MixFeed::meters() const {
+    const std::lock_guard lock(m_guard);
+    return m_meters;
+}
+
+AudioBuffer MixFeed::render(int64_t first, int64_t frames) {
+    std::shared_ptr<const MixPlan> plan;
+    {
+        const std::lock_guard lock(m_guard);
+        plan = m_plan;
+    }
+    if (!plan) {
+        m_graph.reset();
+        m_used.reset();
+        return {};
+    }
+    const bool here = m_graph && m_next == first;
+    AudioBuffer before;
+    if (plan != m_used) {
+        const bool taken = m_graph && plan->materials == m_used->materials && plan->channels == m_used->channels && m_graph->update(plan->rebuild);
+        if (!taken) {
+            if (here) before = m_graph->next(frames);  // faded into the new graph
+            m_graph = std::make_unique<RenderGraph>(plan->rebuild, plan->materials, RenderGraph::Options{kThreads, plan->channels});
+            m_next = -1;
+            const std::lock_guard lock(m_guard);
+            m_meters = m_graph->meters();
+        }
+        m_used = plan;
+    }
+    if (m_next != first) m_graph->seek(first, int64_t(kRunIn * plan->materials->reel().sampleRate));
+    AudioBuffer out = m_graph->next(frames);
+    m_next = first + frames;
+    if (before.channels() == out.channels())
+        for (int c = 0; c < out.channels(); ++c)
+            for (int64_t i = 0; i < frames; ++i) {
+                const float w = float(i + 1) / float(frames);
+                float& v = out.channel(c)[size_t(i)];
+                v = (1 - w) * before.channel(c)[size_t(i)] + w * v;
+            }
+    return out;
+}
+
+void MixFeed::fill(PlayBlock& block, int64_t first) {
+    std::fill(block.mix.begin(), block.mix.end(), 0.0f);
+    const AudioBuffer out = render(first, block.frames);
+    constexpr float half = 0.70710678f;
+    for (int i = 0; i < block.frames && out.channels() > 0; ++i) {
+        const auto x = [&](int c) { return out.channel(c)[size_t(i)]; };
+        float left = x(0), right = x(out.channels() > 1 ? 1 : 0);
+        if (out.channels() == 6) left += half * (x(2) + x(4)), right += half * (x(2) + x(5));
+        block.mix[size_t(i)] = left;
+        block.mix[size_t(PlayBlock::kFrames + i)] = right;
+    }
+}
+
+}  // namespace rivlen

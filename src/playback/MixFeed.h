@@ -1,0 +1,42 @@
+#pragma once
+#include <atomic>
+#include <memory>
+#include <mutex>
+
+#include "core/rebuild/RenderGraph.h"
+#include "playback/BlockQueue.h"
+
+namespace rivlen {
+
+/// A rebuild and what it is made of, to be played. Immutable once it is handed over.
+struct MixPlan {
+    Shared<Rebuild> rebuild;
+    std::shared_ptr<Materials> materials;
+    int channels = 2;
+};
+
+/// Keeps the render graph of the player's feeder: takes over changed plans without a click and goes to other places. setPlan() and meters() are for
+/// the controlling thread, fill() is for the feeder.
+class MixFeed {
+public:
+    void setPlan(std::shared_ptr<const MixPlan> plan);
+    bool hasPlan() const { return m_has; }
+    /// The block's mix from frame first on, as the two channels that are listened to (5.1: Lo/Ro). Throws what materials throw.
+    void fill(PlayBlock& block, int64_t first);
+    /// The levels of what is played; null without a plan.
+    std::shared_ptr<MixMeters> meters() const;
+
+private:
+    AudioBuffer render(int64_t first, int64_t frames);
+    mutable std::mutex m_guard;
+    std::shared_ptr<const MixPlan> m_plan;
+    std::shared_ptr<MixMeters> m_meters;
+    std::atomic<bool> m_has{false};
+
+    // The feeder's own.
+    std::shared_ptr<const MixPlan> m_used;
+    std::unique_ptr<RenderGraph> m_graph;
+    int64_t m_next = 0;
+};
+
+}  // namespace rivlen
