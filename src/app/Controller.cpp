@@ -348,6 +348,15 @@ void Controller::attachStems(const std::string& id) {
     emit stemsChanged();
 }
 
+void Controller::stemsTouched() {
+    ReelState* state = currentState();
+    if (!state) return;
+    if (!m_trying) m_player.setStems(state->stems);
+    state->matched.clear();
+    m_loudness.start();
+    emit stemsChanged();
+}
+
 void Controller::reopenStems() {
     if (reel()) attachStems(reel()->id);
 }

@@ -123,6 +123,7 @@ public:
     /// Checks a network from elsewhere in a process of its own and installs it; says what came of it.
     void installNetwork(const QString& card);
     void removeNetwork(const std::string& id);
+    void stemsTouched();  ///< the current reel's stems read otherwise than before
     void reopenStems();  ///< after another network or quality was chosen: finds what was split before
     /// Writes the current reel's stems at its settings into a folder.
     void exportStems(const QString& folder, AudioFormat format);

@@ -1,7 +1,10 @@
 #pragma once
 #include "app/CandidateDesk.h"
+#include "app/HeardMeters.h"
+#include "app/RebuildDesk.h"
 #include "app/ReelsModel.h"
 #include "app/RepairDesk.h"
+#include "app/RetouchTool.h"
 #include "app/StrengthDesk.h"
 #include "app/TrialDesk.h"
 #include "app/WeighDesk.h"
@@ -10,7 +13,7 @@ namespace rivlen {
 
 /// What the window's parts share beside the controller: one desk for each thing that is worked on.
 struct Desks {
-    explicit Desks(Controller& controller) : reels(controller), repairs(controller), strength(controller), weigh(controller), candidates(controller), trials(controller) {}
+    explicit Desks(Controller& controller) : reels(controller), repairs(controller), strength(controller), weigh(controller), candidates(controller), trials(controller), rebuild(controller), meters(controller) {}
 
     ReelsModel reels;
     RepairDesk repairs;
@@ -18,6 +21,9 @@ struct Desks {
     WeighDesk weigh;
     CandidateDesk candidates;
     TrialDesk trials;
+    RebuildDesk rebuild;
+    HeardMeters meters;
+    RetouchTool retouch;
 };
 
 }  // namespace rivlen

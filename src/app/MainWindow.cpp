@@ -14,6 +14,7 @@
 
 #include "app/Shortcuts.h"
 #include "app/Theme.h"
+#include "app/views/ToolControls.h"
 #include "core/audio/Resources.h"
 
 namespace rivlen {
@@ -66,6 +67,8 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     m_pictures->addWidget(m_difference);
     m_lane = new StrengthLane(m_desks.strength, controller, m_axis);
     m_weighStrip = new WeighStrip(m_desks.weigh, controller);
+    m_lanes = new LanesView(m_desks.rebuild, controller, m_axis);
+    m_ownership->setRetouching(&m_desks.rebuild, &m_desks.retouch);
     m_scroll = new QScrollBar(Qt::Horizontal);
     auto* below = new QHBoxLayout;
     below->setContentsMargins(8, 4, 8, 4);
@@ -90,6 +93,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     stack->addWidget(m_strip);
     stack->addWidget(m_pictures, 1);
     stack->addWidget(m_confidence);
+    stack->addWidget(m_lanes, 3);
     stack->addWidget(m_lane);
     stack->addWidget(m_weighStrip);
     stack->addLayout(below);
@@ -119,6 +123,11 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
         m_stagePanels.push_back(stage.make(controller, m_desks));
         m_panels->addWidget(m_stagePanels.back());
         connect(m_stagePanels.back(), &StagePanel::differenceWanted, this, toggleDifference);
+        connect(m_stagePanels.back(), &StagePanel::snappingChanged, m_lanes, &LanesView::setSnapping);
+        connect(m_stagePanels.back(), &StagePanel::strengthWanted, this, [this](bool on) {
+            m_strengthShown = on;
+            refresh();
+        });
         connect(m_stagePanels.back(), &StagePanel::tableWanted, this, [this] { showTable(!m_tableShown); });
     }
     auto* centre = new QHBoxLayout;
@@ -154,8 +163,12 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     connect(&controller, &Controller::reelOpened, this, &MainWindow::reelOpened);
     connect(&m_timer, &QTimer::timeout, this, &MainWindow::tick);
     m_timer.start(33);
+    connect(&m_desks.retouch, &RetouchTool::changed, this, [this] {
+        if (m_desks.retouch.active && rebuilding()) showPicture(Picture::Ownership);
+    });
     buildMenus();
     buildShortcuts();
+    buildRebuildKeys();
     qApp->installEventFilter(this);
     showPicture(Picture::Current);
     refresh();
@@ -190,6 +203,8 @@ void MainWindow::buildMenus() {
         const QString folder = QFileDialog::getExistingDirectory(this, "Export stems to");
         if (!folder.isEmpty()) m_controller.exportStems(folder, {});
     });
+    auto* view = menuBar()->addMenu("View");
+    view->addAction("Meters", QKeySequence("G"), this, &MainWindow::showMeters);
     auto* help = menuBar()->addMenu("Help");
     help->addAction("Keyboard shortcuts", QKeySequence("F1"), this, &MainWindow::showShortcuts);
 }
@@ -201,22 +216,25 @@ void MainWindow::buildShortcuts() {
         key(std::to_string(h + 1).c_str(), [this, h] {
             const ReelState* s = m_controller.currentState();
             const bool treated = m_controller.reel() && !m_controller.reel()->treatments.empty();
-            if (h == 0 || (h >= int(Heard::Recorded) ? treated : s && s->stems)) m_controller.hear(Heard(h));
+            const bool mix = h == int(Heard::Mix), version = h == int(Heard::Recorded) || h == int(Heard::Removed);
+            if (h == 0 || (mix ? m_desks.rebuild.ready() : version ? treated : s && s->stems)) m_controller.hear(Heard(h));
         });
     for (int s = 0; s < CourseBar::kStations; ++s)
         key(("Alt+" + std::to_string(s + 1)).c_str(), [this, s] { m_controller.setStage(CourseBar::stageId(s)); });
     key("M", [this] { m_controller.setLevelMatch(!m_controller.levelMatch()); });
-    key("K", [this] { if (weighing()) m_desks.weigh.useSuggestion(); });
-    key("N", [this] { if (weighing()) m_desks.weigh.step(1); });
-    key("Shift+N", [this] { if (weighing()) m_desks.weigh.step(-1); });
+    RebuildDesk& rebuild = m_desks.rebuild;
+    // Keys that mean one thing at Weigh and another at Rebuild.
+    key("K", [this, &rebuild] { if (weighing()) m_desks.weigh.useSuggestion(); else if (rebuilding()) rebuild.addMarker(); });
+    key("N", [this, &rebuild] { if (weighing()) m_desks.weigh.step(1); else if (rebuilding()) rebuild.stepSelection(1); });
+    key("Shift+N", [this, &rebuild] { if (weighing()) m_desks.weigh.step(-1); else if (rebuilding()) rebuild.stepSelection(-1); });
     key("V", [this] { showPicture(picture() == Picture::Ownership ? Picture::Current : Picture::Ownership); });
-    key("X", [this] { if (weighing()) showPicture(picture() == Picture::Difference ? Picture::Ownership : Picture::Difference); });
-    key("R", [this] { if (weighing()) m_desks.strength.regionFromLoop(); });
+    key("X", [this, &rebuild] { if (weighing()) showPicture(picture() == Picture::Difference ? Picture::Ownership : Picture::Difference); else if (rebuilding()) rebuild.crossFadeSelected(); });
+    key("R", [this] { if (weighing()) m_desks.strength.regionFromLoop(); else if (rebuilding()) findChild<ToolControls*>("tools")->replaceMusic(); });
     key("Y", [this] { showTable(!m_tableShown); });
     key("F", [this] { if (m_dock->hasPicture()) m_dock->toggleViewAction()->trigger(); });
     key("Ctrl+Left", [this] { m_dock->step(-1); });
     key("Ctrl+Right", [this] { m_dock->step(1); });
-    key("T", [this] { if (weighing()) m_desks.trials.start(); });
+    key("T", [this, &rebuild] { if (weighing()) m_desks.trials.start(); else if (rebuilding()) rebuild.fillWithTone(); });
     for (size_t s = 0; s < kStemCount; ++s) key(("Ctrl+" + std::to_string(s + 1)).c_str(), [this, s] { if (weighing()) m_desks.strength.chooseStem(kStemNames[s]); });
     key("[", [this] { setLoopEdge(true); });
     key("]", [this] { setLoopEdge(false); });
@@ -235,14 +253,6 @@ void MainWindow::buildShortcuts() {
     key("End", [this] { m_controller.player().locate(m_controller.player().frames()); });
     key("Ctrl+Z", [this] { m_controller.undo(); });
     key("Ctrl+Shift+Z", [this] { m_controller.redo(); });
-}
-
-void MainWindow::showShortcuts() {
-    QMessageBox box(this);
-    box.setWindowTitle("Keyboard shortcuts");
-    box.setTextFormat(Qt::RichText);
-    box.setText(shortcutSheet());
-    box.exec();
 }
 
 void MainWindow::setLoopEdge(bool start) {
@@ -283,7 +293,9 @@ void MainWindow::refresh() {
         if (session.stage == stageTable()[i].id) m_panels->setCurrentIndex(int(i));
     m_confidence->setVisible(session.stage == "split");
     m_weighStrip->setVisible(session.stage == "weigh");
-    m_lane->setVisible(session.stage == "weigh");
+    m_lane->setVisible(session.stage == "weigh" || (rebuilding() && m_strengthShown));
+    m_lanes->setVisible(rebuilding());
+    m_pictures->setMaximumHeight(rebuilding() && !m_desks.retouch.active ? 110 : QWIDGETSIZE_MAX);
     if (session.stage != "weigh" && picture() == Picture::Difference) showPicture(Picture::Ownership);
     for (StagePanel* panel : m_stagePanels) panel->refresh();
     m_strip->setVisible(m_dock->hasPicture());
@@ -304,6 +316,8 @@ void MainWindow::tick() {
     m_transport->tick();
     m_workLine->tick();
     m_desks.weigh.tick();
+    m_desks.meters.tick();
+    if (rebuilding()) m_lanes->tick();
     const Player& player = m_controller.player();
     if (player.isOpen()) {
         // The view turns the page when the playhead leaves it.

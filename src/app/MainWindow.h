@@ -13,6 +13,8 @@
 #include "app/views/ConfidenceView.h"
 #include "app/views/CurrentView.h"
 #include "app/views/DifferenceView.h"
+#include "app/views/LanesView.h"
+#include "app/views/MeterView.h"
 #include "app/views/OwnershipView.h"
 #include "app/views/PictureStrip.h"
 #include "app/views/ReelTable.h"
@@ -42,6 +44,7 @@ public:
     ComputedPicture& difference() { return *m_difference; }
     ComputedPicture& strip() { return *m_strip; }
     PictureDock& pictureDock() { return *m_dock; }
+    LanesView& lanes() { return *m_lanes; }
     void showTable(bool on);
 
 protected:
@@ -59,6 +62,9 @@ private:
     void openFileDialog();
     void save(bool as);
     bool mayDiscard();
+    void buildRebuildKeys();
+    bool rebuilding() const { return m_controller.session().stage == "rebuild"; }
+    void showMeters();
     bool weighing() const;  ///< the Weigh stage is shown and nothing is hidden
     void setLoopEdge(bool start);
     void showShortcuts();
@@ -79,6 +85,9 @@ private:
     ReelTable* m_table;
     bool m_tableShown = false;
     StrengthLane* m_lane;
+    LanesView* m_lanes;
+    bool m_strengthShown = false;  ///< at Rebuild
+    QWidget* m_meterWindow = nullptr;
     WeighStrip* m_weighStrip;
     TimeRuler* m_ruler;
     QScrollBar* m_scroll;

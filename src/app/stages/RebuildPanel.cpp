@@ -1,4 +1,13 @@
+#include <QStackedWidget>
+
 #include "app/stages/StagePanel.h"
+#include "app/views/ChainControls.h"
+#include "app/views/ClipControls.h"
+#include "app/views/LaneControls.h"
+#include "app/views/MeterView.h"
+#include "app/views/PanelParts.h"
+#include "app/views/RetouchControls.h"
+#include "app/views/ToolControls.h"
 
 namespace rivlen {
 
@@ -6,20 +15,32 @@ namespace {
 
 class RebuildPanel : public StagePanel {
 public:
-    explicit RebuildPanel(Controller& controller) : StagePanel(controller, "What does the finished track sound like?") {
-        addText("This stage is not built yet. It will hold:");
-        for (const char* item : {"Lanes for the picture, the source, each stem and added sound, with clips, fades and automation",
-                                 "A voice chain: high-pass, de-esser, compressor, limiter", "Ducking of the music under the voice",
-                                 "Replacing the music, room tone for holes, retouching on the Ownership picture"})
-            addText(QString("–  ") + item);
-        m_column->addSpacing(8);
-        addText("Until then the stems can be exported at Dispatch and mixed elsewhere; they sum back to the source.", false);
-        m_column->addStretch();
+    RebuildPanel(Controller& controller, Desks& desks) : StagePanel(controller, "What does the finished track sound like?") {
+        m_column->takeAt(1);  // the room below the question goes to the pages
+        auto* tabs = makePageTabs("rebuildtabs", {"Lane", "Chain", "Duck", "Clip", "Tools", "Retouch"});
+        tabs->setUsesScrollButtons(false);
+        auto* pages = new QStackedWidget;
+        auto* lane = new LaneControls(desks.rebuild);
+        auto* clip = new ClipControls(desks.rebuild);
+        pages->addWidget(lane);
+        pages->addWidget(new ChainControls(desks.rebuild, desks.meters, controller));
+        pages->addWidget(new DuckControls(desks.rebuild));
+        pages->addWidget(clip);
+        auto* tools = new ToolControls(desks.rebuild);
+        tools->setObjectName("tools");
+        pages->addWidget(tools);
+        pages->addWidget(new RetouchControls(desks.rebuild, desks.retouch));
+        m_column->addWidget(tabs);
+        m_column->addWidget(pages, 1);
+        m_column->addWidget(new MeterView(desks.meters));
+        connect(tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
+        connect(lane, &LaneControls::strengthWanted, this, &StagePanel::strengthWanted);
+        connect(clip, &ClipControls::snappingChanged, this, &StagePanel::snappingChanged);
     }
 };
 
 }  // namespace
 
-StagePanel* makeRebuildPanel(Controller& controller) { return new RebuildPanel(controller); }
+StagePanel* makeRebuildPanel(Controller& controller, Desks& desks) { return new RebuildPanel(controller, desks); }
 
 }  // namespace rivlen

@@ -20,6 +20,8 @@ public:
 signals:
     void tableWanted();       ///< all reels are to be shown as a table, or no longer
     void differenceWanted();  ///< the Difference picture is to be shown, or hidden
+    void strengthWanted(bool on);   ///< strength over time is to be shown at Rebuild
+    void snappingChanged(bool on);  ///< clips keep to borders, or move freely
 
 protected:
     QLabel* addText(const QString& text = {}, bool quiet = true);
@@ -38,7 +40,7 @@ const std::vector<StageEntry>& stageTable();
 StagePanel* makeIntakePanel(Controller& controller, Desks& desks);
 StagePanel* makeSplitPanel(Controller& controller);
 StagePanel* makeWeighPanel(Controller& controller, Desks& desks);
-StagePanel* makeRebuildPanel(Controller& controller);
+StagePanel* makeRebuildPanel(Controller& controller, Desks& desks);
 StagePanel* makeDispatchPanel(Controller& controller);
 
 }  // namespace rivlen

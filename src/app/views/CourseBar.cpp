@@ -42,6 +42,7 @@ CourseBar::State CourseBar::stationState(int station) const {
         case 0: return state->missing ? State::Attention : state->reading ? State::InWork : state->inspection ? State::Done : State::Empty;
         case 1: return state->splitting ? State::InWork : split ? State::Done : State::Empty;
         case 2: return !split ? State::Empty : reel->strength == Reel::neutralStrength() ? State::InWork : State::Done;
+        case 3: return reel->rebuild->empty() ? State::Empty : State::InWork;
         default: return State::Empty;
     }
 }

@@ -82,6 +82,7 @@ void OwnershipView::paintPicture(QPainter& p) {
     if (!state || !state->info) return;
     paintImage(p);
     paintScars(p);
+    paintAreas(p);
     paintFrequencies(p);
 }
 

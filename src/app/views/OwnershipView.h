@@ -1,6 +1,8 @@
 #pragma once
 #include <array>
 
+#include "app/RebuildDesk.h"
+#include "app/RetouchTool.h"
 #include "app/Theme.h"
 #include "app/WeighDesk.h"
 #include "app/views/ComputedPicture.h"
@@ -16,13 +18,25 @@ public:
     using ComputedPicture::ComputedPicture;
     /// Whose worst places are marked on the picture while the Weigh stage is shown.
     void setDesk(WeighDesk* desk);
+    /// At Rebuild areas are marked on it while the tool is active.
+    void setRetouching(RebuildDesk* desk, RetouchTool* tool);
+    double frequencyAtY(double y) const;
+    double yAtFrequency(double hz) const;
 
 protected:
     Job prepare(int columns, int rows) override;
     void paintPicture(QPainter& painter) override;
+    void mousePressEvent(QMouseEvent*) override;
+    void mouseMoveEvent(QMouseEvent*) override;
+    void mouseReleaseEvent(QMouseEvent*) override;
 
 private:
+    bool retouching() const;
+    void paintAreas(QPainter& painter);
     void paintScars(QPainter& painter);
+    RebuildDesk* m_rebuild = nullptr;
+    RetouchTool* m_tool = nullptr;
+    std::vector<std::pair<double, double>> m_marked;  ///< (seconds, Hz) while an area is being marked
     WeighDesk* m_desk = nullptr;
 };
 

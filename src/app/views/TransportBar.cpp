@@ -13,7 +13,7 @@
 namespace rivlen {
 
 QString heardName(Heard heard) {
-    static const char* names[kHeardCount] = {"Source", "Result", "Dialogue", "Music", "Ambience", "Leftovers", "Recorded", "Removed"};
+    static const char* names[kHeardCount] = {"Source", "Result", "Dialogue", "Music", "Ambience", "Leftovers", "Recorded", "Removed", "Mix"};
     return names[int(heard)];
 }
 
@@ -93,6 +93,7 @@ TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(pa
     m_heard[5]->setToolTip("Everything the present strength takes away (6): if you hear the voice in here, it is too much");
     m_heard[size_t(Heard::Recorded)]->setToolTip("The recording as it came in, before its treatments (7)");
     m_heard[size_t(Heard::Removed)]->setToolTip("What the treatments took away (8): it should hold nothing that you want");
+    m_heard[size_t(Heard::Mix)]->setToolTip("The rebuild: all lanes, mixed (9)");
     row->addStretch();
     m_match = new QPushButton("Level match");
     m_match->setCheckable(true);
@@ -115,10 +116,11 @@ void TransportBar::refresh() {
     m_play->setEnabled(player.isOpen());
     m_loop->setEnabled(m_controller.loop().has_value());
     for (int h = 0; h < kHeardCount; ++h) {
-        const bool version = h >= int(Heard::Recorded);  // shown only where there are treatments
+        const bool version = h == int(Heard::Recorded) || h == int(Heard::Removed), mix = h == int(Heard::Mix);  // shown only where there are treatments, or a rebuild
         const bool treated = m_controller.reel() && !m_controller.reel()->treatments.empty();
-        m_heard[size_t(h)]->setVisible(!version || treated);
-        m_heard[size_t(h)]->setEnabled(player.isOpen() && (h == 0 || version || stems));
+        const bool rebuilt = m_controller.session().stage == "rebuild" || (m_controller.reel() && !m_controller.reel()->rebuild->empty());
+        m_heard[size_t(h)]->setVisible(version ? treated : !mix || rebuilt);
+        m_heard[size_t(h)]->setEnabled(player.isOpen() && (h == 0 || version || mix || stems));
         m_heard[size_t(h)]->setChecked(player.isOpen() && int(player.heard()) == h);
     }
     m_match->setChecked(m_controller.levelMatch());

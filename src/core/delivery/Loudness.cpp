@@ -50,6 +50,18 @@ void LoudnessMeter::add(const AudioBuffer& audio) {
     ebur128_add_frames_float(m->state, m->interleaved.data(), size_t(audio.frames()));
 }
 
+double LoudnessMeter::momentary() const {
+    double lufs = -INFINITY;
+    ebur128_loudness_momentary(m->state, &lufs);
+    return lufs;
+}
+
+double LoudnessMeter::shortTerm() const {
+    double lufs = -INFINITY;
+    ebur128_loudness_shortterm(m->state, &lufs);
+    return lufs;
+}
+
 double LoudnessMeter::integrated() const {
     double value = -HUGE_VAL;
     ebur128_loudness_global(m->state, &value);

@@ -47,12 +47,11 @@ double RoomShape::decay() const {
 nlohmann::json toJson(const RoomShape& room) {
     nlohmann::json bands = nlohmann::json::array();
     for (const auto& b : room.bands) bands.push_back({b.hz, b.decay, b.level});
-    return {{"energy_db", room.energyDb}, {"bands", bands}};
+    return {{"bands", bands}};
 }
 
 RoomShape roomFromJson(const nlohmann::json& json) {
     RoomShape room;
-    room.energyDb = json.value("energy_db", room.energyDb);
     const nlohmann::json bands = json.at("bands");
     for (const auto& b : bands) {
         room.bands.push_back({b.at(0), b.at(1), b.at(2)});
@@ -118,7 +117,6 @@ std::optional<RoomShape> estimateRoom(SampleSource& voice, int64_t from, int64_t
     }
     RoomShape room;
     const double step = double(hop) / rate;
-    std::vector<double> ratios;  ///< dB: what rings on against what sounds, for each fall
     for (size_t b = 0; b < kOctaves.size(); ++b) {
         // Over 50 ms: narrow bands sway by themselves.
         std::vector<double> e(levels[b].size());
@@ -153,12 +151,6 @@ std::optional<RoomShape> estimateRoom(SampleSource& voice, int64_t from, int64_t
                 const double slope = cov / vx, r2 = vx > 0 && vy > 0 ? cov * cov / vx / vy : 0;
                 if (slope < -10 && r2 > 0.8) {
                     falls.push_back(-60 / slope);
-                    // Where the fall joins its line the direct sound has ended; a little before, it was still there.
-                    const double at0 = sy / n - slope * sx / n;
-                    size_t join = i;
-                    while (join < a && e[join] > at0 + slope * step * (double(join) - double(a)) + 1.5) ++join;
-                    const size_t sounding = std::max(i, join < 6 ? 0 : join - 6);
-                    ratios.push_back(std::min(6.0, at0 + slope * step * (double(sounding) - double(a)) - e[sounding]));
                 }
             }
             i = j + 1;
@@ -174,8 +166,6 @@ std::optional<RoomShape> estimateRoom(SampleSource& voice, int64_t from, int64_t
         const auto near = std::min_element(room.bands.begin(), room.bands.end(), [hz](const auto& a, const auto& b) { return std::fabs(std::log(a.hz / hz)) < std::fabs(std::log(b.hz / hz)); });
         whole.bands.push_back({hz, near->decay, std::log2(hz / 1000) * -1.5});
     }
-    std::sort(ratios.begin(), ratios.end());
-    whole.energyDb = std::clamp(ratios[ratios.size() / 2], -25.0, 3.0);
     return whole;
 }
 

@@ -21,7 +21,6 @@ struct RoomShape {
         bool operator==(const Band&) const = default;
     };
     std::vector<Band> bands;
-    double energyDb = -12;  ///< the room's energy against the direct sound
     bool operator==(const RoomShape&) const = default;
 
     /// The same decay everywhere, but for a tone of -100 (dark) to +100 (bright).
@@ -38,7 +37,7 @@ RoomShape roomFromJson(const nlohmann::json& json);  ///< throws nlohmann's or E
 AudioBuffer roomImpulse(const RoomShape& room, int channels, int rate);
 
 /// Estimates a room from voices that were recorded in it: in each octave band from how its level falls after words (straight falls of 12 dB or
-/// more, the fastest third of them, since a voice can die away slower than its room but not faster). Nothing when too few falls are found. Throws
+/// more, the fastest third of them, since a voice can die away slower than its room but not faster). How strong the room is it does not tell. Nothing when too few falls are found. Throws
 /// Error (Cancelled, InputUnreadable).
 std::optional<RoomShape> estimateRoom(SampleSource& voice, int64_t from, int64_t to, const Progress& progress);
 

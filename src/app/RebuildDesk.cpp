@@ -1,0 +1,239 @@
+#include "app/RebuildDesk.h"
+
+#include <algorithm>
+
+#include "core/isolation/StrengthCourse.h"
+#include "core/media/MediaReader.h"
+#include "core/rebuild/Automation.h"
+
+namespace rivlen {
+
+RebuildDesk::RebuildDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller) {
+    m_follow.setSingleShot(true);
+    m_follow.setInterval(300);  // ducking and retouches follow once a slider rests
+    connect(&m_follow, &QTimer::timeout, this, [this] {
+        followDucks();
+        followRetouches();
+    });
+    for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged}) connect(&controller, signal, this, &RebuildDesk::follow);
+    follow();
+}
+
+RebuildDesk::~RebuildDesk() { m_queue.cancelAll(); }
+
+double RebuildDesk::playhead() const {
+    const Player& p = m_controller.player();
+    return p.isOpen() ? double(p.position()) / p.sampleRate() : 0;
+}
+
+std::pair<double, double> RebuildDesk::loopOr(double from, double to) const {
+    const Reel* reel = m_controller.reel();
+    return reel && reel->loop ? *reel->loop : std::pair(from, to);
+}
+
+void RebuildDesk::follow() {
+    const Reel* reel = m_controller.reel();
+    const ReelState* state = m_controller.currentState();
+    const std::string id = reel ? reel->id : "";
+    if (id != m_reel) {
+        m_reel = id;
+        ++m_number;
+        m_queue.cancelAll();
+        m_selected.clear();
+        m_copied.clear();
+        m_silences.clear();
+        m_lane = "mix";
+        m_ducks.clear();
+        m_materials.reset();
+        m_materialsOf.clear();
+    }
+    const bool known = state && state->info;
+    if (!known) m_shown = {};
+    else if (!reel->rebuild->empty()) m_shown = reel->rebuild;
+    else if (const bool room = state->stems && state->stems->shape().room; m_shown->empty() || begun() || !(*m_shown == plainRebuild(state->info->duration(), room)))
+        m_shown = plainRebuild(state->info->duration(), room);
+    std::erase_if(m_selected, [this](const std::string& c) { return !m_shown->clip(c); });
+    if (m_lane != "mix" && !m_shown->lane(m_lane) && !m_shown->group(m_lane)) m_lane = "mix";
+    if (m_lane == "mix" && m_stage.empty() && ready()) m_lane = m_shown->lanes.front()->id;
+    // At Rebuild the mix is what is heard; elsewhere it is not.
+    const std::string stage = m_controller.session().stage;
+    if (stage != m_stage) {
+        const bool here = stage == "rebuild", was = m_stage == "rebuild";
+        m_stage = stage;
+        if (here) m_controller.hear(Heard::Mix);
+        else if (was && m_controller.player().heard() == Heard::Mix) m_controller.hear(state && state->stems ? Heard::Result : Heard::Source);
+    }
+    readSounds();
+    makePlan();
+    m_follow.start();
+    emit changed();
+}
+
+void RebuildDesk::edit(const QString& name, const std::function<void(Rebuild&)>& change, const std::string& gesture) {
+    if (!ready()) return;
+    const Shared<Rebuild> base = m_shown;  // the plain one, where it was not begun yet
+    m_controller.editReel(name, [&](Reel& r) {
+        Shared<Rebuild> next = base;
+        change(next.edit());
+        if (!(next == base)) r.rebuild = next;
+    }, gesture);
+}
+
+void RebuildDesk::makePlan() {
+    const Reel* reel = m_controller.reel();
+    const ReelState* state = m_controller.currentState();
+    Player& player = m_controller.player();
+    if (!ready() || !state || !state->info) return player.setMix(nullptr);
+    // What the materials are made of: while it stays, the graph that plays goes on with what it has read.
+    char key[200];
+    std::snprintf(key, sizeof key, "%p %p %d %lld ", static_cast<void*>(state->stems.get()), state->stems ? static_cast<const void*>(state->stems->patches().get()) : nullptr, state->info->sampleRate,
+                  static_cast<long long>(state->stems ? (state->stems->finished() ? -1 : state->stems->available() / (10 * state->info->sampleRate)) : 0));
+    const std::string of = key + m_controller.workFile(*reel).string() + toJson(reel->course()).dump();
+    if (!m_materials || of != m_materialsOf) {
+        m_materialsOf = of;
+        ReelMaterial material;
+        material.source = [file = m_controller.workFile(*reel)] { return std::make_unique<MediaReader>(file); };
+        material.stems = state->stems;
+        material.course = reel->course();
+        material.sampleRate = state->info->sampleRate;
+        material.channels = state->info->channels;
+        material.frames = state->info->frames;
+        m_materials = std::make_shared<Materials>(std::move(material), false);
+        m_ducks.clear();
+    }
+    auto plan = std::make_shared<MixPlan>();
+    plan->rebuild = m_shown;
+    plan->materials = m_materials;
+    plan->channels = state->info->channels == 6 ? 6 : state->info->channels == 1 ? 1 : 2;
+    // Sounds in stereo make the mix of a mono reel stereo.
+    if (plan->channels == 1 && !m_shown->sounds.empty()) plan->channels = 2;
+    player.setMix(std::move(plan));
+}
+
+void RebuildDesk::select(std::set<std::string> clips) {
+    m_selected = std::move(clips);
+    if (m_selected.size() == 1)
+        if (const Lane* l = m_shown->laneOf(*m_selected.begin())) m_lane = l->id;
+    emit changed();
+}
+
+const Clip* RebuildDesk::clip() const { return m_selected.size() == 1 ? m_shown->clip(*m_selected.begin()) : nullptr; }
+
+void RebuildDesk::chooseLane(const std::string& id) {
+    m_lane = id;
+    emit changed();
+}
+
+void RebuildDesk::stepLane(int by) {
+    std::vector<std::string> ids;
+    for (const auto& l : m_shown->lanes) ids.push_back(l->id);
+    for (const auto& g : m_shown->groups) ids.push_back(g.id);
+    ids.push_back("mix");
+    const auto here = std::find(ids.begin(), ids.end(), m_lane) - ids.begin();
+    chooseLane(ids[size_t(std::clamp<long>(here + by, 0, long(ids.size()) - 1))]);
+}
+
+const Strip& RebuildDesk::strip() const {
+    if (const Lane* l = lane()) return l->strip;
+    if (const Group* g = m_shown->group(m_lane)) return g->strip;
+    return m_shown->mix;
+}
+
+void RebuildDesk::editStrip(const QString& name, const std::function<void(Strip&)>& change, const std::string& gesture) {
+    edit(name, [&](Rebuild& r) {
+        if (m_lane == "mix") return change(r.mix);
+        for (auto& g : r.groups)
+            if (g.id == m_lane) change(g.strip);
+        if (Lane* l = r.lane(m_lane)) change(l->strip);
+    }, gesture);
+}
+
+QString RebuildDesk::laneName(const std::string& id) const {
+    if (id == "mix") return "Mix";
+    if (const Group* g = m_shown->group(id)) return QString::fromStdString(g->name);
+    const Lane* l = m_shown->lane(id);
+    return l ? QString::fromStdString(l->name) : QString();
+}
+
+QString RebuildDesk::clipName(const Clip& c) const {
+    if (!c.name.empty()) return QString::fromStdString(c.name);
+    if (const Sound* s = m_shown->sound(c.material)) return QString::fromStdString(s->name);
+    if (const Tone* t = m_shown->tone(c.material)) return QString::fromStdString(t->name);
+    QString plain = QString::fromStdString(c.material);
+    if (!plain.isEmpty()) plain[0] = plain[0].toUpper();
+    return plain;
+}
+
+// ---- automation ----
+
+void RebuildDesk::showAutomation(const std::string& id) {
+    m_automated = id;
+    emit changed();
+}
+
+const DrawnCurve* RebuildDesk::curve(const Strip& strip) const {
+    const auto found = strip.automation.find(m_automated);
+    return found == strip.automation.end() || found->second.empty() ? nullptr : &found->second;
+}
+
+void RebuildDesk::setCurve(DrawnCurve curve, const std::string& gesture) {
+    if (m_automated.empty()) return;
+    editStrip("Draw " + QString::fromStdString(m_automated), [&](Strip& s) {
+        if (curve.empty()) s.automation.erase(m_automated);
+        else s.automation[m_automated] = curve;
+    }, gesture);
+}
+
+namespace {
+const Parameter<Strip>* stripParameter(const std::string& id) {
+    for (const auto& p : stripParameters())
+        if (id == p.id) return &p;
+    return nullptr;
+}
+}  // namespace
+
+void RebuildDesk::trimCurve(double by) {
+    const auto* p = stripParameter(m_automated);
+    const Reel* reel = m_controller.reel();
+    if (!p || !reel) return;
+    if (!reel->loop) return tell("Set a loop over what is to be raised or lowered: drag over the picture.");
+    const DrawnCurve* now = curve(strip());
+    setCurve(trimmed(now ? *now : DrawnCurve{}, reel->loop->first, reel->loop->second, by * (p->maximum - p->minimum > 100 ? 5 : 1), p->minimum, p->maximum, strip().*p->value));
+}
+
+void RebuildDesk::copyCurve() {
+    const Reel* reel = m_controller.reel();
+    if (!reel || !reel->loop || !curve(strip())) return tell("Set a loop over a part of a curve first; then it can be copied.");
+    m_copiedCurve = *curve(strip());
+    // Kept with its span in front, so that the document may change meanwhile.
+    m_copiedCurve->insert(m_copiedCurve->begin(), {reel->loop->first, reel->loop->second});
+}
+
+void RebuildDesk::pasteCurve() {
+    const auto* p = stripParameter(m_automated);
+    if (!p || !m_copiedCurve) return;
+    const auto [from, to] = m_copiedCurve->front();
+    const DrawnCurve source(m_copiedCurve->begin() + 1, m_copiedCurve->end());
+    const double at = playhead(), usual = strip().*p->value;
+    DrawnCurve moved = copiedTo(source, from, to, at, usual);
+    DrawnCurve span;
+    for (const auto& point : moved)
+        if (point.first >= at && point.first <= at + to - from) span.push_back(point);
+    const DrawnCurve* now = curve(strip());
+    if (!span.empty()) {
+        span.front().second = now ? drawnAt(*now, at) : usual;
+        span.back().second = now ? drawnAt(*now, at + to - from) : usual;
+    }
+    setCurve(drawnInto(now ? *now : DrawnCurve{{0.0, usual}}, span));
+}
+
+void RebuildDesk::thinCurve() {
+    const DrawnCurve* now = curve(strip());
+    if (!now) return;
+    const size_t before = now->size();
+    const DrawnCurve few = thinned(*now, m_automated == "level" ? 0.25 : 1.5);
+    setCurve(few);
+    emit m_controller.done(QString("The curve keeps %1 of %2 points.").arg(few.size()).arg(before));
+}
+
+}  // namespace rivlen

@@ -1,0 +1,128 @@
+#include "app/views/ChainControls.h"
+
+#include <QGridLayout>
+#include <QMenu>
+#include <QScrollArea>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+
+#include "app/views/PanelParts.h"
+#include "app/views/ParameterRow.h"
+
+namespace rivlen {
+
+ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller& controller, QWidget* parent) : QWidget(parent), m_desk(desk) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 8, 0, 0);
+    column->setSpacing(6);
+    auto* top = new QHBoxLayout;
+    m_lane = new QLabel;
+    m_lane->setFont(theme::font(13, QFont::DemiBold));
+    auto* presets = makeSmallButton("chainpresets", "Chains", "Whole chains of common practice, to begin with");
+    auto* menu = new QMenu(presets);
+    for (const auto& preset : shippedChains())
+        menu->addAction(QString("%1: %2").arg(QString::fromStdString(preset.name), QString::fromStdString(preset.purpose)), this, [this, &preset] { edit("Use chain " + QString::fromStdString(preset.name), [&](ChainSettings& c) { c = preset.chain; }); });
+    menu->addAction("Nothing: all off, all as usual", this, [this] { edit("Reset chain", [](ChainSettings& c) { c = {}; }); });
+    presets->setMenu(menu);
+    top->addWidget(m_lane, 1);
+    top->addWidget(presets);
+    column->addLayout(top);
+    // Two columns of switches in the order of work, read downwards.
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(4);
+    grid->setVerticalSpacing(2);
+    const size_t half = (chainModules().size() + 1) / 2;
+    for (size_t m = 0; m < chainModules().size(); ++m) {
+        const auto& module = chainModules()[m];
+        Module row{new QCheckBox, new QPushButton(module.name), new QWidget, {}};
+        row.on->setObjectName(QString("%1_on").arg(module.id));
+        row.on->setAccessibleName(QString("%1 on").arg(module.name));
+        row.on->setToolTip(module.explanation);
+        row.name->setObjectName(QString("%1_show").arg(module.id));
+        row.name->setCheckable(true);
+        row.name->setStyleSheet("QPushButton { padding: 3px 8px; text-align: left }");
+        row.name->setToolTip(module.explanation);
+        auto* cell = new QHBoxLayout;
+        cell->addWidget(row.on);
+        cell->addWidget(row.name, 1);
+        grid->addLayout(cell, int(m % half), int(m / half));
+        auto* page = new QVBoxLayout(row.page);
+        page->setContentsMargins(0, 0, 0, 0);
+        page->setSpacing(4);
+        for (const auto& p : module.parameters) {
+            auto* value = makeParameterRow(p, QString("%1_%2").arg(module.id, p.id));
+            connect(value, &ValueRow::set, this, [this, &p, &module](double v, bool dragging) {
+                edit(QString("%1: %2").arg(module.name, p.name), [&](ChainSettings& c) { c.*p.value = v; }, dragging ? std::string(module.id) + p.id : "");
+            });
+            connect(value, &ValueRow::released, this, [this] { m_desk.endDrag(); });
+            connect(value, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
+            connect(value, &ValueRow::explained, this, [this](const QString& sentence) { m_explanation->setText(sentence); });
+            page->addWidget(value);
+            row.rows.push_back(value);
+        }
+        if (std::string(module.id) == "room") {
+            m_estimate = makeSmallButton("estimateroom", "Estimate from the scene", "Listens how words die away in the loop (or the whole reel) and makes a room of it");
+            auto* plain = makeSmallButton("plainroom", "Plain room", "The room of Decay and Tone, in place of the estimated one");
+            auto* both = new QHBoxLayout;
+            both->addWidget(m_estimate);
+            both->addWidget(plain);
+            both->addStretch();
+            page->addLayout(both);
+            connect(m_estimate, &QPushButton::clicked, &desk, &RebuildDesk::estimateRoom);
+            connect(plain, &QPushButton::clicked, this, [this] { edit("Plain room", [](ChainSettings& c) { c.roomImpulse.clear(); }); });
+        }
+        page->addStretch();
+        connect(row.on, &QCheckBox::clicked, this, [this, m, &module](bool on) {
+            showModule(m);
+            edit(QString(on ? "%1 on" : "%1 off").arg(module.name), [&](ChainSettings& c) { c.*module.on = on; });
+        });
+        connect(row.name, &QPushButton::clicked, this, [this, m] { showModule(m); });
+        m_modules.push_back(row);
+    }
+    column->addLayout(grid);
+    m_curve = new ChainCurve(desk, meters, controller);
+    column->addWidget(m_curve);
+    auto* stack = new QWidget;
+    auto* pages = new QVBoxLayout(stack);
+    pages->setContentsMargins(0, 0, 4, 0);
+    for (auto& m : m_modules) pages->addWidget(m.page);
+    auto* scroll = new QScrollArea;
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setWidget(stack);
+    scroll->setStyleSheet("QScrollArea, QScrollArea > QWidget > QWidget { background: transparent }");
+    column->addWidget(scroll, 1);
+    m_explanation = addPageText(column);
+    m_explanation->setMinimumHeight(34);
+    connect(&desk, &RebuildDesk::changed, this, &ChainControls::refresh);
+    showModule(4);
+    refresh();
+}
+
+void ChainControls::edit(const QString& name, const std::function<void(ChainSettings&)>& change, const std::string& gesture) {
+    m_desk.editStrip(name, [&](Strip& s) { change(s.chain); }, gesture);
+}
+
+void ChainControls::showModule(size_t module) {
+    m_shown = module;
+    for (size_t m = 0; m < m_modules.size(); ++m) {
+        m_modules[m].page->setVisible(m == module);
+        m_modules[m].name->setChecked(m == module);
+    }
+    m_curve->showModule(module);
+    m_explanation->setText(chainModules()[module].explanation);
+}
+
+void ChainControls::refresh() {
+    setEnabled(m_desk.ready());
+    m_lane->setText(m_desk.laneName(m_desk.laneId()));
+    const ChainSettings& chain = m_desk.strip().chain;
+    for (size_t m = 0; m < m_modules.size(); ++m) {
+        const QSignalBlocker quiet(m_modules[m].on);
+        m_modules[m].on->setChecked(chain.*chainModules()[m].on);
+        for (size_t i = 0; i < m_modules[m].rows.size(); ++i) m_modules[m].rows[i]->show(chain.*chainModules()[m].parameters[i].value);
+    }
+}
+
+}  // namespace rivlen

@@ -1,0 +1,34 @@
+#pragma once
+#include <QCheckBox>
+#include <QListWidget>
+
+#include "app/views/ChainCurve.h"
+#include "app/views/ValueRow.h"
+
+namespace rivlen {
+
+/// The voice chain of the chosen lane, group or the mix: its modules with switches, the chosen one drawn and with its settings.
+class ChainControls : public QWidget {
+    Q_OBJECT
+public:
+    ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller& controller, QWidget* parent = nullptr);
+    void showModule(size_t module);
+
+private:
+    void refresh();
+    void edit(const QString& name, const std::function<void(ChainSettings&)>& change, const std::string& gesture = "");
+    RebuildDesk& m_desk;
+    ChainCurve* m_curve;
+    QLabel *m_lane, *m_explanation;
+    struct Module {
+        QCheckBox* on;
+        QPushButton* name;
+        QWidget* page;
+        std::vector<ValueRow*> rows;
+    };
+    std::vector<Module> m_modules;
+    size_t m_shown = 4;
+    QPushButton* m_estimate;
+};
+
+}  // namespace rivlen
