@@ -7,6 +7,7 @@ needs to run only when the demo is to change.
 
 Usage: make_demo.py [FOLDER]      needs: espeak-ng flite ffmpeg python3-numpy python3-scipy python3-soundfile
 """
+import json
 import os
 import subprocess
 import sys
@@ -150,6 +151,63 @@ def write(folder, name, x, subtype="PCM_16"):
     soundfile.write(folder / name, np.clip(x, -1, 1), RATE, format="FLAC", subtype=subtype)
 
 
+def cue():
+    """The new cue for the saloon, "Ice Road": slow plucked fifths under a held reed, 9 seconds, with an ending of its own."""
+    global rng
+    kept, rng = rng, np.random.default_rng(20)  # so that the other recordings stay as they are
+    n, parts = 9 * RATE, []
+    for bar, root in enumerate((82.4, 98.0, 73.4, 82.4)):
+        start = bar * 1.9
+        for k, f in enumerate((root, root * 1.5, root * 2, root * 3)):
+            parts.append((start + 0.24 * k, 0.8 * pluck(f, 1.8, 0.5)))
+        parts.append((start, 0.12 * reed(root * 4, 1.85)))
+    parts.append((7.6, 1.2 * pluck(82.4, 1.4, 0.4)))
+    out = np.zeros(n)
+    for second, x in parts:
+        at = int(second * RATE)
+        m = min(len(x), n - at)
+        out[at:at + m] += x[:m]
+    rng = kept
+    out = level(out, -20)
+    wide = 0.7 * out + 0.3 * np.roll(out, int(0.013 * RATE))
+    return np.stack([out, wide], 1)
+
+
+def rebuilt():
+    """The session in which the documentary is rebuilt (docs/formats.md)."""
+    def lane(number, name, stem, clips, **more):
+        return {"id": f"lane-{number}", "name": name, **({"stem": stem} if stem else {}), "clips": clips, **more}
+
+    def clip(number, material, at, to, **more):
+        return {"id": f"clip-{number}", "material": material, "at": at, "length": to - at, **({"offset": at} if at and "offset" not in more else {}), **more}
+
+    voice = {"de-esser": {"on": True}, "high-pass": {"on": True, "frequency": 90}, "equaliser": {"on": True}, "compressor": {"on": True, "make_up": 3.0}, "limiter": {"on": True}}
+    limiter = {"chain": {"limiter": {"on": True, "ceiling": -1.0}}}
+    deck = {"lanes": [lane(1, "Dialogue", "dialogue", [clip(1, "dialogue", 0, 24)], strip={"chain": voice}),
+                      lane(2, "Music", "music", [clip(2, "music", 0, 24)], strip={"mute": True}),
+                      lane(3, "Ambience", "ambience", [clip(3, "ambience", 0, 6.2, fade_out=[0.06, "equal-power"]),
+                                                       clip(4, "tone-1", 6.14, 7.06, offset=0, fade_in=[0.06, "equal-power"], fade_out=[0.06, "equal-power"]),
+                                                       clip(5, "ambience", 7.0, 24, fade_in=[0.06, "equal-power"])],
+                           strip={"automation": {"level": [[0, -2], [0.8, -9], [22.4, -9], [23.2, -2]]}})],
+            "tones": [{"id": "tone-1", "name": "River, no gulls", "material": "ambience", "spans": [[13.8, 15.0], [22.6, 23.9]], "seed": 1}],
+            "markers": [{"at": 7.4, "name": "the chain"}, {"at": 15.2, "name": "people sleep"}], "mix": limiter}
+    saloon = {"lanes": [lane(1, "Dialogue", "dialogue", [clip(1, "dialogue", 0, 24)], strip={"chain": voice}),
+                        lane(2, "Music", "music", [clip(2, "music", 0, 8.2, fade_out=[0.4, "equal-power"]), clip(3, "music", 16.0, 24, fade_in=[0.5, "equal-power"])],
+                             duck={"on": True, "key": "lane-1", "by": "voice", "depth": 6.0}),
+                        lane(3, "New music", "music", [clip(4, "sound-1", 8.0, 16.4, offset=0, name="Ice Road", fade_in=[0.3, "equal-power"], fade_out=[0.4, "s-shaped"], gain=-3.0)],
+                             duck={"on": True, "key": "lane-1", "by": "voice", "depth": 8.0}),
+                        lane(4, "Ambience", "ambience", [clip(5, "ambience", 0, 24)], strip={"level": -3.0})],
+              "sounds": [{"id": "sound-1", "name": "Ice Road", "file": "cue-ice-road.flac"}],
+              "markers": [{"at": 8.6, "name": "who wrote the waltz"}], "mix": limiter}
+    bridge = {"lanes": [lane(1, "Dialogue", "dialogue", [clip(1, "dialogue", 0, 10.3, fade_out=[0.05, "equal-power"]), clip(2, "dialogue", 10.3, 12.2, gain=-8.0, name="the shout"),
+                                                         clip(3, "dialogue", 12.2, 24, fade_in=[0.05, "equal-power"])], strip={"chain": {**voice, "gate": {"on": True}}}),
+                        lane(2, "Music", "music", [clip(4, "music", 0, 24)], strip={"mute": True}),
+                        lane(3, "Ambience", "ambience", [clip(5, "ambience", 0, 24)], strip={"level": -4.0})], "mix": limiter}
+    reels = [("reel-1", "Reel 1 Deck", "reel-1-deck.flac", deck), ("reel-2", "Reel 2 Saloon", "reel-2-saloon.flac", saloon), ("reel-3", "Reel 3 Bridge", "reel-3-bridge.flac", bridge)]
+    return {"format": "rivlen-session", "version": 4, "name": "The Night Ferry, rebuilt", "current": "reel-2", "stage": "rebuild",
+            "reels": [{"id": i, "name": n, "source": s, "network": "", "quality": "fine", "stem": "dialogue", "rebuild": r} for i, n, s, r in reels]}
+
+
 def main():
     folder = Path(sys.argv[1]) if len(sys.argv) > 1 else Path(__file__).resolve().parent
     folder.mkdir(parents=True, exist_ok=True)
@@ -187,6 +245,9 @@ def main():
     at = int(10.4 * RATE)
     mixed[at:at + len(shout)] += 1.2 * shout
     write(folder, "reel-3-bridge.flac", np.clip(mixed, -0.98, 0.98))
+
+    write(folder, "cue-ice-road.flac", cue())
+    (folder / "night-ferry-rebuilt.rivlen").write_text(json.dumps(rebuilt(), indent=1) + "\n")
 
     # The video: reel 1's first 12 seconds under a drawn river at 25 frames a second, timecode from 10:00:00:00.
     # The ferry is laid over: a box can't move, a picture can.

@@ -66,6 +66,10 @@ public:
     JobQueue& jobs() { return m_jobs; }
     JobQueue& reading() { return m_quick; }  ///< opening, reading and measuring
     JobQueue& diagnosing() { return m_looking; }
+    /// Queues of desks whose jobs the work line shows as well, while they live.
+    void watch(JobQueue* queue) { m_watched.push_back(queue); }
+    void unwatch(JobQueue* queue) { std::erase(m_watched, queue); }
+    const std::vector<JobQueue*>& watched() const { return m_watched; }
     /// True while anything is being read, measured, split or exported.
     bool busy() const { return !m_jobs.idle() || !m_looking.idle() || !m_quick.idle() || m_loudness.isActive(); }
     QString sessionFile() const { return m_file; }
@@ -202,6 +206,7 @@ private:
     std::shared_ptr<Network> m_network;  ///< kept loaded between splits; touched by the job thread only
     JobQueue m_jobs;   ///< splitting and exporting
     JobQueue m_quick;  ///< reading and measuring, so that they need not wait for a split
+    std::vector<JobQueue*> m_watched;
     JobQueue m_looking;  ///< looking for faults, which nothing waits for
 };
 

@@ -16,10 +16,14 @@ RebuildDesk::RebuildDesk(Controller& controller, QObject* parent) : QObject(pare
         followRetouches();
     });
     for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged}) connect(&controller, signal, this, &RebuildDesk::follow);
+    controller.watch(&m_queue);
     follow();
 }
 
-RebuildDesk::~RebuildDesk() { m_queue.cancelAll(); }
+RebuildDesk::~RebuildDesk() {
+    m_controller.unwatch(&m_queue);
+    m_queue.cancelAll();
+}
 
 double RebuildDesk::playhead() const {
     const Player& p = m_controller.player();
@@ -42,7 +46,7 @@ void RebuildDesk::follow() {
         m_selected.clear();
         m_copied.clear();
         m_silences.clear();
-        m_lane = "mix";
+        m_lane.clear();
         m_ducks.clear();
         m_materials.reset();
         m_materialsOf.clear();
@@ -53,8 +57,7 @@ void RebuildDesk::follow() {
     else if (const bool room = state->stems && state->stems->shape().room; m_shown->empty() || begun() || !(*m_shown == plainRebuild(state->info->duration(), room)))
         m_shown = plainRebuild(state->info->duration(), room);
     std::erase_if(m_selected, [this](const std::string& c) { return !m_shown->clip(c); });
-    if (m_lane != "mix" && !m_shown->lane(m_lane) && !m_shown->group(m_lane)) m_lane = "mix";
-    if (m_lane == "mix" && m_stage.empty() && ready()) m_lane = m_shown->lanes.front()->id;
+    if (m_lane != "mix" && !m_shown->lane(m_lane) && !m_shown->group(m_lane)) m_lane = ready() ? m_shown->lanes.front()->id : "";
     // At Rebuild the mix is what is heard; elsewhere it is not.
     const std::string stage = m_controller.session().stage;
     if (stage != m_stage) {
@@ -62,6 +65,10 @@ void RebuildDesk::follow() {
         m_stage = stage;
         if (here) m_controller.hear(Heard::Mix);
         else if (was && m_controller.player().heard() == Heard::Mix) m_controller.hear(state && state->stems ? Heard::Result : Heard::Source);
+        m_heardReel = here ? id : "";
+    } else if (stage == "rebuild" && known && m_heardReel != id) {  // another reel was opened here: it begins with its source
+        m_heardReel = id;
+        m_controller.hear(Heard::Mix);
     }
     readSounds();
     makePlan();

@@ -72,7 +72,8 @@ public:
 
     // ---- work (RebuildWork.cpp) ----
     void importSounds(const QStringList& files);  ///< each on a lane of its own, at the playhead
-    std::shared_ptr<LevelTrack> levels(const std::string& sound) const;  ///< null while it is read
+    /// Of a sound, or of "voice" and "room"; null while it is read.
+    std::shared_ptr<LevelTrack> levels(const std::string& material) const;
     double soundSeconds(const std::string& sound) const;  ///< 0: not known yet
     const DrawnCurve* duckCurve(const std::string& lane) const;  ///< null while it is not known
     void duckToAutomation();
@@ -99,6 +100,7 @@ private:
     void follow();       ///< the document, the reel or its stems have changed
     void makePlan();
     void readSounds();
+    void readRoom();  ///< levels of the voice without its room and of the room, for drawing
     void followDucks();
     void followRetouches();
     std::string soundFor(Rebuild& rebuild, const std::filesystem::path& file) const;
@@ -108,9 +110,9 @@ private:
 
     Controller& m_controller;
     Shared<Rebuild> m_shown;
-    std::string m_reel, m_stage;
+    std::string m_reel, m_stage, m_heardReel;
     std::set<std::string> m_selected;
-    std::string m_lane = "mix", m_automated;
+    std::string m_lane, m_automated;
     std::optional<DrawnCurve> m_copiedCurve;
     std::vector<Clip> m_copied;
     std::vector<std::pair<double, double>> m_silences;

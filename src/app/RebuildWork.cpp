@@ -27,6 +27,7 @@ void RebuildDesk::run(const QString& title, std::function<void(Progress&)> work,
 std::string RebuildDesk::soundKey(const std::string& sound) const {
     const Sound* s = m_shown->sound(sound);
     const ReelState* state = m_controller.currentState();
+    if (sound == "voice" || sound == "room") return state && state->stems ? sound + "|" + state->stems->folder().string() : std::string();
     return s && state && state->info ? s->file.string() + "|" + std::to_string(state->info->sampleRate) : std::string();
 }
 
@@ -40,9 +41,36 @@ double RebuildDesk::soundSeconds(const std::string& sound) const {
     return found == m_sounds.end() ? 0 : found->second.seconds;
 }
 
+void RebuildDesk::readRoom() {
+    const ReelState* state = m_controller.currentState();
+    const bool used = std::any_of(m_shown->lanes.begin(), m_shown->lanes.end(), [](const auto& l) { return std::any_of(l->clips.begin(), l->clips.end(), [](const Clip& c) { return c.material == "room" || c.material == "voice"; }); });
+    if (!used || !state->stems || !state->stems->finished() || !state->stems->shape().room || m_sounds[soundKey("room")].reading) return;
+    m_sounds[soundKey("room")].reading = true;
+    const auto read = std::make_shared<std::array<std::shared_ptr<LevelTrack>, 2>>();
+    *read = {std::make_shared<LevelTrack>(1), std::make_shared<LevelTrack>(1)};
+    run("Reading the room", [read, stems = state->stems](Progress& progress) {
+        const auto readers = stems->openAll();
+        const int64_t step = LevelTrack::kBlock * 64;
+        for (int64_t at = 0; at < stems->shape().frames; at += step) {
+            progress.throwIfCancelled();
+            const int64_t count = std::min(step, stems->shape().frames - at);
+            const AudioBuffer room = readers.room->read(at, count);
+            AudioBuffer voice = readers.stems[0]->read(at, count);
+            for (size_t i = 0; i < voice.samples().size(); ++i) voice.samples()[i] -= room.samples()[i];
+            (*read)[0]->add(std::span(&voice, 1));
+            (*read)[1]->add(std::span(&room, 1));
+        }
+        for (auto& t : *read) t->finish();
+    }, [this, read, voice = soundKey("voice"), room = soundKey("room")] {
+        m_sounds[voice] = {(*read)[0], 0, true};
+        m_sounds[room] = {(*read)[1], 0, true};
+    });
+}
+
 void RebuildDesk::readSounds() {
     const ReelState* state = m_controller.currentState();
     if (!state || !state->info) return;
+    readRoom();
     for (const Sound& s : m_shown->sounds) {
         SoundFacts& facts = m_sounds[soundKey(s.id)];
         if (facts.levels || facts.reading) continue;

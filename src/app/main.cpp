@@ -23,7 +23,7 @@ void settle(Controller& controller, MainWindow& window) {
     while (quiet < 12 && clock.elapsed() < 600000) {
         QApplication::processEvents(QEventLoop::AllEvents, 50);
         usleep(50000);
-        const bool busy = controller.busy() || window.ownership().busy() || window.strip().busy() || window.desks().repairs.busy() || window.desk().busy();
+        const bool busy = controller.busy() || window.ownership().busy() || window.strip().busy() || window.desks().repairs.busy() || window.desks().rebuild.busy() || window.desk().busy();
         quiet = busy ? 0 : quiet + 1;
     }
 }

@@ -211,3 +211,91 @@ TEST(SilentClock, CallsBackUntilStopped) {
     std::this_thread::sleep_for(std::chrono::milliseconds(30));
     EXPECT_EQ(frames, after);
 }
+
+namespace {
+
+std::shared_ptr<MixPlan> planOf(Scene& s, const Rebuild& rebuild, std::shared_ptr<Materials> materials = nullptr) {
+    auto plan = std::make_shared<MixPlan>();
+    if (!materials) {
+        ReelMaterial reel{[&s] { return std::make_unique<BufferSource>(s.source, kRate); }, nullptr, StrengthCourse(), kRate, 2, s.source.frames()};
+        reel.stems = StemStore::openFinished(s.folder / "s");
+        materials = std::make_shared<Materials>(std::move(reel), true);
+    }
+    plan->rebuild = rebuild;
+    plan->materials = std::move(materials);
+    return plan;
+}
+
+/// Chains, ducking and a limiter: all that remembers.
+Rebuild livelyRebuild() {
+    Rebuild r = plainRebuild(4, false);
+    r.lanes[0].edit().strip.chain = voiceChain();
+    r.lanes[1].edit().duck.on = true;
+    r.lanes[1].edit().duck.key = r.lanes[0]->id;
+    r.lanes[2].edit().strip.automation["level"] = {{0.5, 0}, {2, -12}};
+    r.mix.chain.limiter = true;
+    r.mix.chain.ceiling = -3;
+    return r;
+}
+
+}  // namespace
+
+TEST(Player, TheMixIsHeardAsItIsRenderedToTheBit) {
+    Scene s;
+    const Rebuild rebuild = livelyRebuild();
+    const auto plan = planOf(s, rebuild);
+    s.player.setMix(plan);
+    s.player.setHeard(Heard::Mix);
+    s.player.play();
+    const auto heard = s.device->pull(kRate * 2);
+    AudioBuffer rendered(2, 0);
+    renderMix(rebuild, planOf(s, rebuild)->materials, {1, 2}, 0, kRate * 2, [&](const AudioBuffer& b) { rendered.append(b); }, {});
+    // Behind the fades of the beginning (5 ms to open, 10 ms for what is heard) it is the same.
+    const int64_t end = s.player.position() + 1;
+    for (size_t k = 1; k <= size_t(kRate) * 19 / 10; ++k) ASSERT_EQ(heard[heard.size() - k], rendered.channel(0)[size_t(end) - k]) << k;
+}
+
+TEST(Player, AChangedMixHasNoClickAndIsHeardAtOnce) {
+    Scene s;
+    Rebuild rebuild = plainRebuild(4, false);
+    const auto plan = planOf(s, rebuild);
+    s.player.setMix(plan);
+    s.player.setHeard(Heard::Mix);
+    s.player.play();
+    auto heard = s.device->pull(kRate / 2);
+    rebuild.lanes[0].edit().strip.level = -20;
+    rebuild.lanes[1].edit().strip.mute = true;
+    s.player.setMix(planOf(s, rebuild, plan->materials));
+    const auto more = s.device->pull(kRate / 2);
+    heard.insert(heard.end(), more.begin(), more.end());
+    rebuild.lanes.pop_back();  // another set of lanes is another graph
+    s.player.setMix(planOf(s, rebuild, plan->materials));
+    const auto last = s.device->pull(kRate / 2);
+    heard.insert(heard.end(), last.begin(), last.end());
+    const double natural = 2 * std::numbers::pi * (200 * 0.3 + 330 * 0.2 + 470 * 0.1) / kRate;
+    EXPECT_LT(steepest(heard), 1.5 * natural);
+    AudioBuffer expected(2, s.source.frames());
+    for (size_t i = 0; i < expected.samples().size(); ++i) expected.samples()[i] = 0.1f * s.stems[0].samples()[i] + s.stems[2].samples()[i];
+    EXPECT_LT(s.worst(more, expected, kRate / 4), -80);
+    EXPECT_LT(s.worst(last, expected, kRate / 4), -80);
+}
+
+TEST(Player, AMixLoopsAndGivesWayToTheOthers) {
+    Scene s;
+    const Rebuild rebuild = plainRebuild(4, false);
+    s.player.setMix(planOf(s, rebuild));
+    s.player.setHeard(Heard::Mix);
+    s.player.setLoop(std::pair<int64_t, int64_t>(20000, 40000));
+    s.player.locate(20000);
+    s.player.play();
+    const auto heard = s.device->pull(60000);
+    EXPECT_LT(s.player.position(), 40001);
+    EXPECT_GE(s.player.position(), 19999);
+    const double natural = 2 * std::numbers::pi * (200 * 0.3 + 330 * 0.2 + 470 * 0.1) / kRate;
+    EXPECT_LT(steepest(heard), 1.5 * natural) << "it fades where it turns";
+    s.player.setLoop(std::nullopt);
+    s.player.setHeard(Heard::Dialogue);
+    const auto dialogue = s.device->pull(20000);
+    EXPECT_LT(s.worst(dialogue, s.stems[0], 8000), -100);
+    EXPECT_FALSE(s.player.takeHeard().empty());
+}

@@ -21,7 +21,8 @@ LanesView::Hit LanesView::hitAt(const QPointF& at) const {
         Hit hit{row.id, {}, Part::None};
         const Lane& lane = *shown().lane(row.id);
         for (auto c = lane.clips.rbegin(); c != lane.clips.rend(); ++c) {  // the later one lies above
-            const QRectF r = clipRect(c->id);
+            const double left = m_axis.xAt(c->at, width()), right = m_axis.xAt(c->end(), width());
+            const QRectF r(left, row.top + kCaption, right - left, kBody);
             if (at.x() < r.left() - 3 || at.x() > r.right() + 3) continue;
             hit.clip = c->id;
             const bool title = at.y() < r.top() + kTitle;

@@ -126,7 +126,7 @@ float LanesView::levelOf(const Clip& clip, double from, double to) const {
         track = state->shownLevels();
     } else if (clip.material.compare(0, 5, "tone-") == 0) {
         return 0.03f;
-    } else if (clip.material.compare(0, 6, "sound-") == 0) {
+    } else if (clip.material.compare(0, 6, "sound-") == 0 || clip.material == "voice" || clip.material == "room") {
         kept = m_desk.levels(clip.material);
         track = kept.get();
     } else if (state->stems) {
@@ -160,6 +160,7 @@ void LanesView::paintClip(QPainter& p, const QRectF& body, const Lane& lane, con
     const double a = m_axis.xAt(clip.at, width()), b = m_axis.xAt(clip.end(), width());
     if (b < 0 || a > width()) return;
     const QRectF r(a, body.top(), std::max(1.5, b - a), body.height());
+    p.setBrush(Qt::NoBrush);
     const bool chosen = m_desk.selected().count(clip.id) > 0;
     QColor hue = hueOf(lane.stem);
     QColor fill = hue.darker(clip.muted ? 500 : 330);
@@ -353,6 +354,15 @@ void LanesView::paintPicture(QPainter& p) {
     }
     if (m_stale || m_static.size() != size() * devicePixelRatioF()) paintStatic();
     p.drawPixmap(0, 0, m_static);
+    if (const ReelState* state = m_controller.currentState(); state && !state->stems) {
+        const QString text = state->splitting ? "Stems grow as they are split." : "The stems are silent until this reel is split: Ctrl+Return.";
+        p.setFont(theme::font(13, QFont::DemiBold));
+        const QRectF note(width() / 2.0 - 220, height() - 46, 440, 30);
+        p.fillRect(note, theme::raised);
+        p.setPen(theme::attention);
+        p.drawRect(note);
+        p.drawText(note, Qt::AlignCenter, text);
+    }
     for (const Row& row : rows()) {
         if (row.top > height()) break;
         const auto found = m_levels.find(row.id);
@@ -360,7 +370,7 @@ void LanesView::paintPicture(QPainter& p) {
         for (int c = 0; c < 2; ++c) {
             const float db = c ? found->second.second : found->second.first;
             const QRectF frame(226, row.top + 5 + c * 6, 122, 4);
-            p.fillRect(frame, theme::line);
+            p.fillRect(frame, QColor(0x14, 0x12, 0x10));
             p.fillRect(QRectF(frame.left(), frame.top(), std::clamp((db + 60) / 60.0, 0.0, 1.0) * frame.width(), 4), db > -1 ? theme::attention : theme::quietInk);
         }
     }

@@ -61,6 +61,12 @@ void WorkLine::tick() {
         jobs = m_queue->status();
         if (!jobs.empty() && jobs.front().secondsSpent < 1) jobs.clear();
     }
+    for (JobQueue* desk : m_controller.watched()) {
+        if (!jobs.empty()) break;
+        m_queue = desk;
+        jobs = m_queue->status();
+        if (!jobs.empty() && jobs.front().secondsSpent < 0.5) jobs.clear();
+    }
     if (jobs.empty()) {
         m_queue = &m_controller.diagnosing();
         jobs = m_queue->status();
