@@ -66,6 +66,14 @@ void RebuildDesk::slip(double seconds) {
     }, "slip");
 }
 
+void RebuildDesk::trimToPlayhead(bool begin) {
+    const double at = playhead();
+    edit("Trim clip", [&](Rebuild& r) {
+        for (const auto& id : m_selected)
+            if (const Clip* c = std::as_const(r).clip(id); c && (begin ? at < c->end() : at > c->at)) trimClip(r, id, begin, at);
+    });
+}
+
 void RebuildDesk::crossFadeSelected() {
     bool any = false;
     edit("Cross-fade", [&](Rebuild& r) {

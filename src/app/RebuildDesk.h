@@ -47,6 +47,7 @@ public:
     void toggleMuted();
     void nudge(double seconds);
     void slip(double seconds);
+    void trimToPlayhead(bool begin);
     void crossFadeSelected();
     void keepBefore();
     void swapBefore();

@@ -21,6 +21,10 @@ void MainWindow::buildRebuildKeys() {
     key("Ctrl+V", [&desk] { desk.paste(); });
     key("Ctrl+Up", [&desk] { desk.stepLane(-1); });
     key("Ctrl+Down", [&desk] { desk.stepLane(1); });
+    key("Shift+[", [&desk] { desk.trimToPlayhead(true); });
+    key("Shift+]", [&desk] { desk.trimToPlayhead(false); });
+    key("{", [&desk] { desk.trimToPlayhead(true); });  // what Shift makes of the brackets on many keyboards
+    key("}", [&desk] { desk.trimToPlayhead(false); });
     key("Shift+U", [&desk] { desk.editStrip("Mute lane", [](Strip& s) { s.mute = !s.mute; }); });
     key("Shift+S", [&desk] { if (desk.laneId() != "mix") desk.editStrip("Solo lane", [](Strip& s) { s.solo = !s.solo; }); });
     // A picture frame, or 10 ms where there is no picture.

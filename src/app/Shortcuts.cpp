@@ -41,6 +41,7 @@ QString shortcutSheet() {
         {"Ctrl+Up, Ctrl+Down", "at Rebuild: choose a lane; N, Shift+N a clip on it"},
         {"S, X", "at Rebuild: split clips at the playhead, cross-fade into the next"},
         {"Ctrl+D, Ctrl+C, Ctrl+X, Ctrl+V", "at Rebuild: duplicate, copy, cut, paste at the playhead; Delete removes"},
+        {"Shift+[, Shift+]", "at Rebuild: trim clips to the playhead"},
         {"Alt+Left, Alt+Right", "at Rebuild: nudge by a picture frame or 10 ms; with Shift slip"},
         {"U, Shift+U, Shift+S", "at Rebuild: mute clips, mute the lane, solo it"},
         {"E, W", "at Rebuild: keep a before, hear before or after"},

@@ -62,14 +62,14 @@ ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller&
         }
         if (std::string(module.id) == "room") {
             m_estimate = makeSmallButton("estimateroom", "Estimate from the scene", "Listens how words die away in the loop (or the whole reel) and makes a room of it");
-            auto* plain = makeSmallButton("plainroom", "Plain room", "The room of Decay and Tone, in place of the estimated one");
-            auto* both = new QHBoxLayout;
-            both->addWidget(m_estimate);
-            both->addWidget(plain);
-            both->addStretch();
-            page->addLayout(both);
+            m_impulse = new QComboBox;
+            m_impulse->setObjectName("roomimpulse");
+            m_impulse->setAccessibleName("Which room");
+            m_impulse->setToolTip("The room of Decay and Tone, one that was estimated, or an imported impulse response");
+            page->addWidget(m_impulse);
+            page->addWidget(m_estimate, 0, Qt::AlignLeft);
             connect(m_estimate, &QPushButton::clicked, &desk, &RebuildDesk::estimateRoom);
-            connect(plain, &QPushButton::clicked, this, [this] { edit("Plain room", [](ChainSettings& c) { c.roomImpulse.clear(); }); });
+            connect(m_impulse, &QComboBox::activated, this, [this](int i) { edit("Choose room", [&](ChainSettings& c) { c.roomImpulse = m_impulse->itemData(i).toString().toStdString(); }); });
         }
         page->addStretch();
         connect(row.on, &QCheckBox::clicked, this, [this, m, &module](bool on) {
@@ -118,6 +118,12 @@ void ChainControls::refresh() {
     setEnabled(m_desk.ready());
     m_lane->setText(m_desk.laneName(m_desk.laneId()));
     const ChainSettings& chain = m_desk.strip().chain;
+    const QSignalBlocker still(m_impulse);
+    m_impulse->clear();
+    m_impulse->addItem("Plain room: Decay and Tone", "");
+    for (const auto& r : m_desk.rebuild().rooms) m_impulse->addItem(QString::fromStdString(r.name) + ", estimated", QString::fromStdString(r.id));
+    for (const auto& s : m_desk.rebuild().sounds) m_impulse->addItem(QString::fromStdString(s.name) + ", as impulse response", QString::fromStdString(s.id));
+    m_impulse->setCurrentIndex(std::max(0, m_impulse->findData(QString::fromStdString(chain.roomImpulse))));
     for (size_t m = 0; m < m_modules.size(); ++m) {
         const QSignalBlocker quiet(m_modules[m].on);
         m_modules[m].on->setChecked(chain.*chainModules()[m].on);

@@ -1,5 +1,6 @@
 #pragma once
 #include <QCheckBox>
+#include <QComboBox>
 #include <QListWidget>
 
 #include "app/views/ChainCurve.h"
@@ -29,6 +30,7 @@ private:
     std::vector<Module> m_modules;
     size_t m_shown = 4;
     QPushButton* m_estimate;
+    QComboBox* m_impulse;
 };
 
 }  // namespace rivlen

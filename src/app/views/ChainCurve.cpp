@@ -156,7 +156,7 @@ void ChainCurve::paintRoom(QPainter& p) {
     p.drawText(QRectF(0, r.top() - 3, 27, 12), Qt::AlignRight, "0");
     p.drawText(QRectF(0, r.bottom() - 10, 27, 12), Qt::AlignRight, "-60");
     p.drawText(QRectF(r.left(), r.bottom() + 3, r.width(), 14), Qt::AlignRight, QString("%1 s").arg(longest, 0, 'f', 2));
-    p.drawText(QRectF(r.left(), r.bottom() + 3, r.width(), 14), Qt::AlignLeft, named ? QString::fromStdString(named->name) + ", estimated from the scene" : QString("dark lines low, light lines high octaves"));
+    p.drawText(QRectF(r.left(), r.bottom() + 3, r.width(), 14), Qt::AlignLeft, named ? QString::fromStdString(named->name) + ", estimated from the scene" : m_desk.rebuild().sound(c.roomImpulse) ? QString("the imported impulse response stands in for it") : QString("dark lines low, light lines high octaves"));
 }
 
 void ChainCurve::paintEvent(QPaintEvent*) {

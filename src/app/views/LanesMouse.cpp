@@ -81,7 +81,7 @@ bool LanesView::pressCurve(QMouseEvent* e) {
     } else {
         return false;
     }
-    m_stale = true;
+    m_stale = m_all = true;
     update();
     return true;
 }
@@ -145,6 +145,7 @@ void LanesView::dragTo(const QPointF& at, Qt::KeyboardModifiers keys) {
     Drag& d = *m_drag;
     if (!d.stroke.empty()) {
         d.stroke.emplace_back(m_axis.secondAt(at.x(), width()), curveValue(d.lane, at.y()));
+        m_all = true;
     } else if (d.point >= 0) {
         moveCurvePoint(at);
     } else {
@@ -186,7 +187,7 @@ void LanesView::mouseReleaseEvent(QMouseEvent* e) {
         m_drag.reset();
     }
     m_preview.reset();
-    m_stale = true;
+    m_stale = m_all = true;
     update();
 }
 
@@ -207,7 +208,7 @@ void LanesView::mouseDoubleClickEvent(QMouseEvent* e) {
 void LanesView::wheelEvent(QWheelEvent* e) {
     if (!(e->modifiers() & Qt::ControlModifier)) return TimeView::wheelEvent(e);
     m_scroll = std::clamp(m_scroll - e->angleDelta().y() / 120.0 * 40, 0.0, std::max(0.0, contentHeight() - height()));
-    m_stale = true;
+    m_stale = m_all = true;
     update();
     e->accept();
 }
@@ -229,7 +230,7 @@ void LanesView::keyPressEvent(QKeyEvent* e) {
         case Qt::Key_PageDown:
         case Qt::Key_PageUp:
             if (const DrawnCurve* curve = m_desk.curve(m_desk.strip())) m_point = std::clamp(m_point + (e->key() == Qt::Key_PageDown ? 1 : -1), 0, int(curve->size()) - 1);
-            m_stale = true;
+            m_stale = m_all = true;
             return update();
         case Qt::Key_Insert: {  // a point at the playhead, at the value that holds there
             if (m_desk.automated().empty()) return;

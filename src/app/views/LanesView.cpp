@@ -32,7 +32,7 @@ LanesView::LanesView(RebuildDesk& desk, Controller& controller, TimeAxis& axis, 
     setMinimumHeight(140);
     setAccessibleName("Lanes");
     const auto stale = [this] {
-        m_stale = true;
+        m_stale = m_all = true;
         update();
     };
     connect(&desk, &RebuildDesk::changed, this, [this, stale] {
@@ -310,21 +310,32 @@ void LanesView::paintCaption(QPainter& p, const Row& row, const Strip& strip, co
 
 void LanesView::paintStatic() {
     const qreal scale = devicePixelRatioF();
-    m_static = QPixmap(size() * scale);
-    m_static.setDevicePixelRatio(scale);
-    m_static.fill(theme::ground);
+    if (m_all || m_static.size() != size() * scale) {
+        m_static = QPixmap(size() * scale);
+        m_static.setDevicePixelRatio(scale);
+        m_static.fill(theme::ground);
+        m_painted.clear();
+    }
     QPainter p(&m_static);
     for (const Row& row : rows()) {
         if (row.top > height() || row.top + kCaption + kBody < 0) continue;
         if (row.body) {
-            const Lane& lane = *shown().lane(row.id);
-            paintLane(p, row, lane);
-            paintCaption(p, row, lane.strip, QString::fromStdString(lane.name), lane.stem);
+            const auto& lane = *std::find_if(shown().lanes.begin(), shown().lanes.end(), [&](const auto& l) { return l->id == row.id; });
+            // While one is dragged the others stay as they are: two thousand clips are not drawn for each move.
+            const auto before = m_painted.find(row.id);
+            if (before != m_painted.end() && &*before->second == &*lane) continue;
+            m_painted.insert_or_assign(row.id, lane);
+            paintLane(p, row, *lane);
+            paintCaption(p, row, lane->strip, QString::fromStdString(lane->name), lane->stem);
         } else {
             const Group* g = shown().group(row.id);
             paintCaption(p, row, g ? g->strip : shown().mix, m_desk.laneName(row.id), -1);
         }
     }
+    m_stale = m_all = false;
+}
+
+void LanesView::paintMarks(QPainter& p) {
     for (const auto& [from, to] : m_desk.silences()) {
         const double a = m_axis.xAt(from, width()), b = m_axis.xAt(to, width());
         QColor shade = theme::attention;
@@ -343,7 +354,6 @@ void LanesView::paintStatic() {
         const double share = height() / all;
         p.fillRect(QRectF(width() - 4, m_scroll * share, 3, height() * share), QColor(0x6d, 0x66, 0x5a));
     }
-    m_stale = false;
 }
 
 void LanesView::paintPicture(QPainter& p) {
@@ -354,6 +364,7 @@ void LanesView::paintPicture(QPainter& p) {
     }
     if (m_stale || m_static.size() != size() * devicePixelRatioF()) paintStatic();
     p.drawPixmap(0, 0, m_static);
+    paintMarks(p);
     if (const ReelState* state = m_controller.currentState(); state && !state->stems) {
         const QString text = state->splitting ? "Stems grow as they are split." : "The stems are silent until this reel is split: Ctrl+Return.";
         p.setFont(theme::font(13, QFont::DemiBold));

@@ -37,7 +37,7 @@ protected:
     void mouseDoubleClickEvent(QMouseEvent*) override;
     void wheelEvent(QWheelEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
-    void resizeEvent(QResizeEvent*) override { m_stale = true; }
+    void resizeEvent(QResizeEvent*) override { m_stale = m_all = true; }
     void dragEnterEvent(QDragEnterEvent*) override;
     void dropEvent(QDropEvent*) override;
 
@@ -75,6 +75,7 @@ private:
     void scrollTo(const std::string& id);
 
     void paintStatic();
+    void paintMarks(QPainter& p);
     void paintCaption(QPainter& p, const Row& row, const Strip& strip, const QString& name, int stem);
     void paintLane(QPainter& p, const Row& row, const Lane& lane);
     void paintClip(QPainter& p, const QRectF& body, const Lane& lane, const Clip& clip);
@@ -84,7 +85,9 @@ private:
 
     RebuildDesk& m_desk;
     QPixmap m_static;
-    bool m_stale = true, m_snapping = true;
+    bool m_stale = true, m_all = true;  ///< lanes have to be painted again: those that are others than before, or all
+    bool m_snapping = true;
+    std::map<std::string, Shared<Lane>> m_painted;
     double m_scroll = 0;
     std::optional<Drag> m_drag;
     std::optional<Shared<Rebuild>> m_preview;

@@ -15,11 +15,13 @@ constexpr int kHalf = 12, kTaps = 2 * kHalf, kPhases = 3;
 constexpr double kMargin = 0.996;   // another meter's filter may see 0.03 dB more than ours
 constexpr int64_t kUnity = 1 << 30;  // gains are averaged as whole numbers: nothing drifts, and 1 stays 1
 
-/// Between two samples, at a quarter, half and three quarters: sinc with a Kaiser window (beta 7); and once more with a Hann window of 48 quarters, as
+constexpr int kRows = 8;  // six phases and two that stay empty, side by side so that they are computed together
+
+/// Tap by tap: between two samples, at a quarter, half and three quarters: sinc with a Kaiser window (beta 7); and once more with a Hann window of 48 quarters, as
 /// meters have it that follow the standard's annex with short filters: near half the rate short and long ones differ.
-const std::array<std::array<float, kTaps>, 2 * kPhases>& interpolators() {
+const std::array<std::array<float, kRows>, kTaps>& interpolators() {
     static const auto table = [] {
-        std::array<std::array<float, kTaps>, 2 * kPhases> t{};
+        std::array<std::array<float, kRows>, kTaps> t{};
         const auto bessel = [](double x) {
             double sum = 1, term = 1;
             for (int k = 1; k < 30; ++k) sum += term *= x * x / (4.0 * k * k);
@@ -28,8 +30,8 @@ const std::array<std::array<float, kTaps>, 2 * kPhases>& interpolators() {
         for (int p = 0; p < kPhases; ++p)
             for (int k = 0; k < kTaps; ++k) {
                 const double at = k - (kHalf - 1) - (p + 1) / 4.0, w = at / kHalf, sinc = std::sin(std::numbers::pi * at) / (std::numbers::pi * at);
-                t[size_t(p)][size_t(k)] = float(sinc * bessel(7 * std::sqrt(std::max(0.0, 1 - w * w))) / bessel(7));
-                t[size_t(p + kPhases)][size_t(k)] = std::fabs(at) < 6 ? float(sinc * (0.5 + 0.5 * std::cos(std::numbers::pi * at / 6))) : 0.0f;
+                t[size_t(k)][size_t(p)] = float(sinc * bessel(7 * std::sqrt(std::max(0.0, 1 - w * w))) / bessel(7));
+                t[size_t(k)][size_t(p + kPhases)] = std::fabs(at) < 6 ? float(sinc * (0.5 + 0.5 * std::cos(std::numbers::pi * at / 6))) : 0.0f;
             }
         return t;
     }();
@@ -39,9 +41,9 @@ const std::array<std::array<float, kTaps>, 2 * kPhases>& interpolators() {
 /// The most that interpolation can make of samples of magnitude 1.
 float largestGrowth() {
     float most = 1;
-    for (const auto& phase : interpolators()) {
+    for (size_t r = 0; r < kRows; ++r) {
         float sum = 0;
-        for (float v : phase) sum += std::fabs(v);
+        for (const auto& tap : interpolators()) sum += std::fabs(tap[r]);
         most = std::max(most, sum);
     }
     return most;
@@ -57,27 +59,27 @@ int64_t Limiter::Stage::latency() const { return kHalf + window - 1; }
 
 double Limiter::Stage::asked(double ceiling) {
     static const float growth = largestGrowth();
-    const size_t size = ring[0].size() / 2, at = size_t(time % int64_t(size));  // the newest sample is at at + size
+    const size_t size = ring[0].size() / 2;  // the newest sample is at at + size
     float now = 0;
     for (const auto& row : ring) now = std::max(now, std::fabs(row[at]));
     if (double(now) * growth > ceiling) quiet = 0;  // any of the last samples may be part of a peak
     else ++quiet;
     if (quiet > kTaps) return 1;
+    static const auto& taps = interpolators();
     float peak = 0;
     for (const auto& row : ring) {
         const float* x = row.data() + at + size - (kTaps - 1);
         peak = std::max(peak, std::fabs(x[kHalf - 1]));
-        for (const auto& phase : interpolators()) {
-            float y = 0;
-            for (int k = 0; k < kTaps; ++k) y += phase[size_t(k)] * x[k];
-            peak = std::max(peak, std::fabs(y));
-        }
+        alignas(32) float y[kRows] = {};
+        for (size_t k = 0; k < kTaps; ++k)
+            for (size_t r = 0; r < kRows; ++r) y[r] += taps[k][r] * x[k];
+        for (float v : y) peak = std::max(peak, std::fabs(v));
     }
     return peak > ceiling ? ceiling / peak : 1.0;
 }
 
 void Limiter::Stage::next(const float* in, float* out, double ceiling, double release, double& least) {
-    const size_t size = ring[0].size() / 2, at = size_t(time % int64_t(size));
+    const size_t size = ring[0].size() / 2;
     for (int c = 0; c < channels; ++c) ring[size_t(c)][at] = ring[size_t(c)][at + size] = in[c];
     const double mine = asked(ceiling), wanted = std::min(mine, before);  // a peak between two samples concerns both
     before = mine;
@@ -86,15 +88,16 @@ void Limiter::Stage::next(const float* in, float* out, double ceiling, double re
     if (lowest.front().first <= time - window) lowest.pop_front();
     const double low = lowest.front().second;
     held = low < held ? low : std::min(low, held + (1.0 - held) * release + 1e-7);
-    int64_t& slot = averaged[size_t(time % window)];
-    sum -= slot;
-    slot = int64_t(held * double(kUnity));
-    sum += slot;
+    sum -= averaged[slot];
+    averaged[slot] = int64_t(held * double(kUnity));
+    sum += averaged[slot];
     const double gain = double(sum) / double(kUnity * window);
     least = std::min(least, gain);
     const size_t old = at + size - size_t(latency());
     for (int c = 0; c < channels; ++c) out[c] = float(gain * ring[size_t(c)][old]);
     ++time;
+    if (++at == size) at = 0;
+    if (++slot == size_t(window)) slot = 0;
 }
 
 Limiter::Limiter(int channels, int rate)

@@ -31,6 +31,7 @@ private:
         int channels, window;
         std::vector<std::vector<float>> ring;  ///< by channel, for the detector and the delay; written twice so that a row is in one piece
         int64_t time = 0;
+        size_t at = 0, slot = 0;  ///< time modulo the ring's and the window's length
         double before = 1;                              ///< what the peak before asked for
         std::deque<std::pair<int64_t, double>> lowest;  ///< sliding minimum
         double held = 1;
