@@ -16,6 +16,11 @@ RebuildDesk::RebuildDesk(Controller& controller, QObject* parent) : QObject(pare
         followRetouches();
     });
     for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged}) connect(&controller, signal, this, &RebuildDesk::follow);
+    connect(&controller, &Controller::reelOpened, this, [this] {  // a reel that is opened here begins with its source
+        if (m_stage != "rebuild" || !ready() || m_heardReel == m_reel || !m_controller.player().isOpen()) return;
+        m_heardReel = m_reel;
+        m_controller.hear(Heard::Mix);
+    });
     controller.watch(&m_queue);
     follow();
 }
@@ -47,6 +52,7 @@ void RebuildDesk::follow() {
         m_copied.clear();
         m_silences.clear();
         m_lane.clear();
+        m_heardReel.clear();
         m_ducks.clear();
         m_materials.reset();
         m_materialsOf.clear();
@@ -65,10 +71,7 @@ void RebuildDesk::follow() {
         m_stage = stage;
         if (here) m_controller.hear(Heard::Mix);
         else if (was && m_controller.player().heard() == Heard::Mix) m_controller.hear(state && state->stems ? Heard::Result : Heard::Source);
-        m_heardReel = here ? id : "";
-    } else if (stage == "rebuild" && known && m_heardReel != id) {  // another reel was opened here: it begins with its source
-        m_heardReel = id;
-        m_controller.hear(Heard::Mix);
+        m_heardReel = here && m_controller.player().isOpen() ? id : "";
     }
     readSounds();
     makePlan();
@@ -191,18 +194,10 @@ void RebuildDesk::setCurve(DrawnCurve curve, const std::string& gesture) {
     }, gesture);
 }
 
-namespace {
-const Parameter<Strip>* stripParameter(const std::string& id) {
-    for (const auto& p : stripParameters())
-        if (id == p.id) return &p;
-    return nullptr;
-}
-}  // namespace
-
 void RebuildDesk::trimCurve(double by) {
-    const auto* p = stripParameter(m_automated);
     const Reel* reel = m_controller.reel();
-    if (!p || !reel) return;
+    if (m_automated.empty() || !reel) return;
+    const auto* p = &stripParameter(m_automated);
     if (!reel->loop) return tell("Set a loop over what is to be raised or lowered: drag over the picture.");
     const DrawnCurve* now = curve(strip());
     setCurve(trimmed(now ? *now : DrawnCurve{}, reel->loop->first, reel->loop->second, by * (p->maximum - p->minimum > 100 ? 5 : 1), p->minimum, p->maximum, strip().*p->value));
@@ -217,8 +212,8 @@ void RebuildDesk::copyCurve() {
 }
 
 void RebuildDesk::pasteCurve() {
-    const auto* p = stripParameter(m_automated);
-    if (!p || !m_copiedCurve) return;
+    if (m_automated.empty() || !m_copiedCurve) return;
+    const auto* p = &stripParameter(m_automated);
     const auto [from, to] = m_copiedCurve->front();
     const DrawnCurve source(m_copiedCurve->begin() + 1, m_copiedCurve->end());
     const double at = playhead(), usual = strip().*p->value;

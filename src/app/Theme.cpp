@@ -66,6 +66,8 @@ void apply() {
         QSlider::sub-page:horizontal:disabled { background: #3a352e; }
         QSlider::handle:horizontal:disabled { background: #6d665a; }
         QScrollBar:horizontal { height: 10px; background: #1d1b18; } QScrollBar::handle:horizontal { background: #4a443b; border-radius: 5px; min-width: 30px; }
+        QScrollBar:vertical { width: 8px; background: transparent } QScrollBar::handle:vertical { background: #4a443b; border-radius: 4px; min-height: 24px; }
+        QScrollBar::add-page, QScrollBar::sub-page { background: transparent }
         QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
         QMenu { background: #26231f; border: 1px solid #3a352e; } QMenu::item:selected { background: #4a443b; }
         QToolTip { background: #26231f; color: #ece4d6; border: 1px solid #3a352e; padding: 4px; }

@@ -118,7 +118,7 @@ TEST(Player, SwitchingAndTurningLeaveNoClickAndNoGap) {
     std::vector<float> heard = s.device->pull(2000);
     IsolationSettings settings;
     for (int i = 0; i < 30; ++i) {
-        s.player.setHeard(Heard(i % kHeardCount));
+        s.player.setHeard(Heard(i % int(Heard::Mix)));  // the mix begins anew, behind a fade: it is looked at below
         settings.depth = i % 2 ? 6 : kFullDepth;
         settings.firmness = i % 3 ? 60 : -60;
         settings.steadiness = i % 5 * 20;

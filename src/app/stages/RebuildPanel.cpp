@@ -32,8 +32,12 @@ public:
         pages->addWidget(new RetouchControls(desks.rebuild, desks.retouch));
         m_column->addWidget(tabs);
         m_column->addWidget(pages, 1);
-        m_column->addWidget(new MeterView(desks.meters));
-        connect(tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
+        auto* meters = new MeterView(desks.meters);
+        m_column->addWidget(meters);
+        connect(tabs, &QTabBar::currentChanged, this, [pages, meters](int i) {
+            pages->setCurrentIndex(i);
+            meters->setFixedHeight(i == 1 ? 70 : 118);  // a chain draws the spectrum itself
+        });
         connect(lane, &LaneControls::strengthWanted, this, &StagePanel::strengthWanted);
         connect(clip, &ClipControls::snappingChanged, this, &StagePanel::snappingChanged);
     }

@@ -27,11 +27,11 @@ ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller&
     top->addWidget(m_lane, 1);
     top->addWidget(presets);
     column->addLayout(top);
-    // Two columns of switches in the order of work, read downwards.
+    // Three columns of switches in the order of work, read downwards.
     auto* grid = new QGridLayout;
     grid->setHorizontalSpacing(4);
     grid->setVerticalSpacing(2);
-    const size_t half = (chainModules().size() + 1) / 2;
+    const size_t rows = (chainModules().size() + 2) / 3;
     for (size_t m = 0; m < chainModules().size(); ++m) {
         const auto& module = chainModules()[m];
         Module row{new QCheckBox, new QPushButton(module.name), new QWidget, {}};
@@ -40,12 +40,13 @@ ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller&
         row.on->setToolTip(module.explanation);
         row.name->setObjectName(QString("%1_show").arg(module.id));
         row.name->setCheckable(true);
-        row.name->setStyleSheet("QPushButton { padding: 3px 8px; text-align: left }");
+        row.name->setStyleSheet("QPushButton { padding: 3px 3px; text-align: left; font-size: 12px }");
         row.name->setToolTip(module.explanation);
         auto* cell = new QHBoxLayout;
+        cell->setSpacing(3);
         cell->addWidget(row.on);
         cell->addWidget(row.name, 1);
-        grid->addLayout(cell, int(m % half), int(m / half));
+        grid->addLayout(cell, int(m % rows), int(m / rows));
         auto* page = new QVBoxLayout(row.page);
         page->setContentsMargins(0, 0, 0, 0);
         page->setSpacing(4);
@@ -94,7 +95,7 @@ ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller&
     scroll->setStyleSheet("QScrollArea, QScrollArea > QWidget > QWidget { background: transparent }");
     column->addWidget(scroll, 1);
     m_explanation = addPageText(column);
-    m_explanation->setMinimumHeight(34);
+    m_explanation->setFixedHeight(32);
     connect(&desk, &RebuildDesk::changed, this, &ChainControls::refresh);
     showModule(4);
     refresh();

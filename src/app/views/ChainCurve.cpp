@@ -32,7 +32,7 @@ const Parameter<ChainSettings>& rowOf(double ChainSettings::*value) {
 
 ChainCurve::ChainCurve(RebuildDesk& desk, HeardMeters& meters, Controller& controller, QWidget* parent) : QWidget(parent), m_desk(desk), m_meters(meters), m_controller(controller) {
     setObjectName("chaincurve");
-    setFixedHeight(130);
+    setFixedHeight(112);
     setAccessibleName("What the module does");
     connect(&meters, &HeardMeters::changed, this, qOverload<>(&QWidget::update));
     connect(&desk, &RebuildDesk::changed, this, qOverload<>(&QWidget::update));
@@ -122,14 +122,16 @@ void ChainCurve::paintLevels(QPainter& p) {
     // The reduction of the moment.
     const auto meters = m_controller.player().mixMeters();
     auto* strip = meters ? meters->of(m_desk.laneId()) : nullptr;
-    const double now = !strip ? 0 : id == "gate" ? double(strip->gate) : id == "compressor" ? double(strip->compressor) : double(strip->limiter);
+    const double fresh = !strip ? 0 : id == "gate" ? double(strip->gate) : id == "compressor" ? double(strip->compressor) : double(strip->limiter);
+    m_down = std::min(fresh, m_down + 0.4);  // falls back slowly: what lasts five milliseconds cannot be read
+    const double now = std::min(0.0, m_down);
     const QRectF bar(r.right() + 26, r.top() + 16, 16, r.height() - 16);
     p.drawText(QRectF(bar.left() - 20, r.top() - 2, 120, 14), Qt::AlignLeft, "taken down now");
     p.fillRect(bar, theme::line);
     p.fillRect(QRectF(bar.left(), bar.top(), bar.width(), std::clamp(-now / 24, 0.0, 1.0) * bar.height()), theme::attention);
     p.setFont(theme::font(17, QFont::DemiBold));
     p.setPen(theme::ink);
-    p.drawText(QRectF(bar.right() + 12, bar.top(), 100, 24), Qt::AlignLeft, QString("%1 dB").arg(now, 0, 'f', 1));
+    p.drawText(QRectF(bar.right() + 12, bar.top(), 100, 24), Qt::AlignLeft, QString("%1 dB").arg(now > -0.05 ? 0.0 : now, 0, 'f', 1));
     p.setFont(theme::font(9));
     p.setPen(theme::quietInk);
     for (int db : {0, 12, 24}) p.drawText(QPointF(bar.right() + 3, bar.top() + db / 24.0 * bar.height() + (db == 0 ? 8 : 3)), db == 0 ? QString() : QString("-%1").arg(db));

@@ -13,7 +13,7 @@ class ChainCurve : public QWidget {
 public:
     ChainCurve(RebuildDesk& desk, HeardMeters& meters, Controller& controller, QWidget* parent = nullptr);
     void showModule(size_t module);
-    QSize sizeHint() const override { return {308, 130}; }
+    QSize sizeHint() const override { return {308, 112}; }
     /// Where the handle of an equaliser band lies; 0 low shelf, 1 low bell, 2 mid bell, 3 high shelf.
     QPointF bandPoint(int band) const;
 
@@ -34,6 +34,7 @@ private:
     Controller& m_controller;
     size_t m_module = 0;
     int m_band = -1;
+    double m_down = 0;  ///< dB that are shown as taken down
 };
 
 }  // namespace rivlen

@@ -86,10 +86,10 @@ ClipControls::ClipControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     button("removeclip", "Remove", "Takes the clips away (Delete, on the lanes)", true, [this] { m_desk.removeSelected(); });
     button("marker", "Marker", "Sets a marker at the playhead, or takes the one there away (K)", false, [this] { m_desk.addMarker(); });
     column->addLayout(grid);
-    auto* snap = new QCheckBox("Snap to clips, markers, playhead and picture frames");
+    auto* snap = new QCheckBox("Snap to clips, markers and frames");
     snap->setObjectName("snap");
     snap->setChecked(true);
-    snap->setToolTip("With Ctrl held a clip moves freely");
+    snap->setToolTip("Clips keep to the borders of others, the loop, markers, the playhead and picture frames; with Ctrl held they move freely");
     connect(snap, &QCheckBox::toggled, this, &ClipControls::snappingChanged);
     column->addWidget(snap);
     addPageText(column, "Drag a clip by its title strip, with Alt to slip what it holds. Drag its borders to trim, the corners below to fade.");

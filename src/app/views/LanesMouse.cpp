@@ -17,12 +17,12 @@ constexpr double kReach = 6;  // pixels
 
 LanesView::Hit LanesView::hitAt(const QPointF& at) const {
     for (const Row& row : rows()) {
-        if (!row.body || at.y() < row.top + kCaption || at.y() >= row.top + kCaption + kBody) continue;
+        if (!row.body || at.y() < row.top + kCaption || at.y() >= row.top + kCaption + bodyHeight()) continue;
         Hit hit{row.id, {}, Part::None};
         const Lane& lane = *shown().lane(row.id);
         for (auto c = lane.clips.rbegin(); c != lane.clips.rend(); ++c) {  // the later one lies above
             const double left = m_axis.xAt(c->at, width()), right = m_axis.xAt(c->end(), width());
-            const QRectF r(left, row.top + kCaption, right - left, kBody);
+            const QRectF r(left, row.top + kCaption, right - left, bodyHeight());
             if (at.x() < r.left() - 3 || at.x() > r.right() + 3) continue;
             hit.clip = c->id;
             const bool title = at.y() < r.top() + kTitle;
@@ -117,7 +117,7 @@ void LanesView::applyDrag(Rebuild& r, const QPointF& at, Qt::KeyboardModifiers k
             const double by = std::max(0.0, to) - c->at;
             std::string lane;
             for (const Row& row : rows())
-                if (row.body && at.y() >= row.top && at.y() < row.top + kCaption + kBody) lane = row.id;
+                if (row.body && at.y() >= row.top && at.y() < row.top + kCaption + bodyHeight()) lane = row.id;
             if (m_desk.selected().size() < 2) return moveClip(r, d.clip, to, lane);
             for (const auto& id : m_desk.selected())
                 if (const Clip* other = std::as_const(r).clip(id)) moveClip(r, id, other->at + by);

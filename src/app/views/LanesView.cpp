@@ -16,12 +16,6 @@ constexpr double kFloor = -60, kDuckRange = 24;  // dB over the height of a body
 
 QColor hueOf(int stem) { return stem < 0 ? QColor(0xb9, 0xae, 0x9b) : theme::stemColor(stem); }
 
-const Parameter<Strip>& levelParameter(const std::string& id) {
-    for (const auto& p : stripParameters())
-        if (id == p.id) return p;
-    return stripParameters().front();
-}
-
 }  // namespace
 
 LanesView::LanesView(RebuildDesk& desk, Controller& controller, TimeAxis& axis, QWidget* parent) : TimeView(controller, axis, parent), m_desk(desk) {
@@ -42,77 +36,6 @@ LanesView::LanesView(RebuildDesk& desk, Controller& controller, TimeAxis& axis, 
         stale();
     });
     connect(&axis, &TimeAxis::changed, this, stale);
-}
-
-std::vector<LanesView::Row> LanesView::rows() const {
-    std::vector<Row> all;
-    double y = 2 - m_scroll;
-    for (const auto& l : shown().lanes) {
-        all.push_back({l->id, y, true});
-        y += kCaption + kBody + kGap;
-    }
-    for (const auto& g : shown().groups) {
-        all.push_back({g.id, y, false});
-        y += kCaption + kGap;
-    }
-    if (!shown().empty()) all.push_back({"mix", y, false});
-    return all;
-}
-
-double LanesView::contentHeight() const { return double(shown().lanes.size()) * (kCaption + kBody + kGap) + double(shown().groups.size() + 1) * (kCaption + kGap) + 4; }
-
-void LanesView::scrollTo(const std::string& id) {
-    const double most = std::max(0.0, contentHeight() - height());
-    m_scroll = std::clamp(m_scroll, 0.0, most);
-    for (const Row& r : rows()) {
-        if (r.id != id) continue;
-        const double bottom = r.top + kCaption + (r.body ? kBody : 0);
-        if (bottom > height()) m_scroll = std::min(most, m_scroll + bottom - height() + 4);
-        if (r.top < 0) m_scroll = std::max(0.0, m_scroll + r.top - 2);
-    }
-}
-
-QRectF LanesView::captionRect(const std::string& id) const {
-    for (const Row& r : rows())
-        if (r.id == id) return QRectF(0, r.top, width(), kCaption);
-    return {};
-}
-
-QRectF LanesView::bodyRect(const std::string& lane) const {
-    const QRectF c = captionRect(lane);
-    return QRectF(0, c.bottom(), width(), kBody);
-}
-
-QRectF LanesView::clipRect(const std::string& id) const {
-    const Lane* lane = shown().laneOf(id);
-    if (!lane) return {};
-    const Clip& c = *shown().clip(id);
-    const QRectF body = bodyRect(lane->id);
-    const double a = m_axis.xAt(c.at, width()), b = m_axis.xAt(c.end(), width());
-    return QRectF(a, body.top(), b - a, body.height());
-}
-
-QRectF LanesView::muteRect(const std::string& id) const {
-    const QRectF c = captionRect(id);
-    return QRectF(176, c.top() + 2, 20, kCaption - 4);
-}
-
-QRectF LanesView::soloRect(const std::string& id) const { return muteRect(id).translated(23, 0); }
-
-QPointF LanesView::curvePoint(const std::string& lane, double seconds, double value) const {
-    const QRectF body = bodyRect(lane).adjusted(0, kTitle + 4, 0, -4);
-    const auto& p = levelParameter(m_desk.automated());
-    double share = (value - p.minimum) / (p.maximum - p.minimum);
-    if (m_desk.automated() == "level") share = std::clamp((value + 48) / 60, 0.0, 1.0);  // what lies lower is silent to the eye as well
-    return {m_axis.xAt(seconds, width()), body.bottom() - share * body.height()};
-}
-
-double LanesView::curveValue(const std::string& lane, double y) const {
-    const QRectF body = bodyRect(lane).adjusted(0, kTitle + 4, 0, -4);
-    const auto& p = levelParameter(m_desk.automated());
-    const double share = std::clamp((body.bottom() - y) / body.height(), 0.0, 1.0);
-    if (m_desk.automated() == "level") return share <= 0 ? kSilentLevel : std::round((share * 60 - 48) * 10) / 10;
-    return std::round(p.minimum + share * (p.maximum - p.minimum));
 }
 
 float LanesView::levelOf(const Clip& clip, double from, double to) const {
@@ -212,7 +135,7 @@ void LanesView::paintCurve(QPainter& p, const QRectF& body, const Lane& lane) {
     const DrawnCurve* curve = m_desk.curve(lane.strip);
     const bool mine = lane.id == m_desk.laneId();
     if (!curve && !mine) return;
-    DrawnCurve shownCurve = curve ? *curve : DrawnCurve{{0, lane.strip.*levelParameter(m_desk.automated()).value}};
+    DrawnCurve shownCurve = curve ? *curve : DrawnCurve{{0, lane.strip.*stripParameter(m_desk.automated()).value}};
     if (mine && m_drag && !m_drag->stroke.empty()) shownCurve = m_drag->stroke;
     QPainterPath path;
     path.moveTo(-2, curvePoint(lane.id, 0, shownCurve.front().second).y());
@@ -229,12 +152,19 @@ void LanesView::paintCurve(QPainter& p, const QRectF& body, const Lane& lane) {
             if (at.x() < -4 || at.x() > width() + 4) continue;
             p.setBrush(int(i) == m_point ? theme::ink : theme::ground);
             p.drawEllipse(at, 3.5, 3.5);
+            if (int(i) != m_point) continue;
+            p.setFont(theme::font(11, QFont::DemiBold));
+            const double v = (*curve)[i].second;
+            const QString value = m_desk.automated() == "level" && v <= kSilentLevel ? QString("silent") : QString::fromStdString(describeValue(stripParameter(m_desk.automated()), v));
+            const QRectF tag(at.x() + 8, std::max(at.y() - 9, body.top() + kTitle), p.fontMetrics().horizontalAdvance(value) + 8, 16);
+            p.fillRect(tag, theme::ground);
+            p.drawText(tag, Qt::AlignCenter, value);
         }
     p.setRenderHint(QPainter::Antialiasing, false);
     p.setBrush(Qt::NoBrush);
     if (!mine) return;
     p.setFont(theme::font(10));
-    const QString name = levelParameter(m_desk.automated()).name;
+    const QString name = stripParameter(m_desk.automated()).name;
     const QRectF tag(4, body.bottom() - 16, p.fontMetrics().horizontalAdvance(name) + 8, 14);
     p.fillRect(tag, theme::ground);
     p.setPen(theme::ink);
@@ -242,7 +172,7 @@ void LanesView::paintCurve(QPainter& p, const QRectF& body, const Lane& lane) {
 }
 
 void LanesView::paintLane(QPainter& p, const Row& row, const Lane& lane) {
-    const QRectF body(0, row.top + kCaption, width(), kBody);
+    const QRectF body(0, row.top + kCaption, width(), bodyHeight());
     p.fillRect(body, row.id == m_desk.laneId() ? QColor(0x22, 0x1f, 0x1b) : QColor(0x18, 0x16, 0x13));
     for (const Clip& c : lane.clips) paintClip(p, body, lane, c);
     if (const DrawnCurve* duck = lane.duck.on ? m_desk.duckCurve(lane.id) : nullptr) {
@@ -318,7 +248,7 @@ void LanesView::paintStatic() {
     }
     QPainter p(&m_static);
     for (const Row& row : rows()) {
-        if (row.top > height() || row.top + kCaption + kBody < 0) continue;
+        if (row.top > height() || row.top + kCaption + bodyHeight() < 0) continue;
         if (row.body) {
             const auto& lane = *std::find_if(shown().lanes.begin(), shown().lanes.end(), [&](const auto& l) { return l->id == row.id; });
             // While one is dragged the others stay as they are: two thousand clips are not drawn for each move.

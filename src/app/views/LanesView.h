@@ -13,7 +13,7 @@ namespace rivlen {
 class LanesView : public TimeView {
     Q_OBJECT
 public:
-    static constexpr int kCaption = 20, kTitle = 14, kBody = 56, kGap = 3;
+    static constexpr int kCaption = 20, kTitle = 14, kLeastBody = 56, kMostBody = 110, kGap = 3;
     LanesView(RebuildDesk& desk, Controller& controller, TimeAxis& axis, QWidget* parent = nullptr);
 
     /// Takes the meters; called at the picture rate.
@@ -64,6 +64,7 @@ private:
     const Rebuild& shown() const { return m_preview ? **m_preview : m_desk.rebuild(); }
     std::vector<Row> rows() const;
     double contentHeight() const;
+    double bodyHeight() const;  ///< of all lanes: what the view has room for
     Hit hitAt(const QPointF& at) const;
     double snapped(double second, const std::string& butClip, Qt::KeyboardModifiers keys) const;
     void dragTo(const QPointF& at, Qt::KeyboardModifiers keys);

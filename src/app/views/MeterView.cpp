@@ -69,6 +69,7 @@ void MeterView::paintEvent(QPaintEvent*) {
     p.drawText(QRectF(0, 58, width(), 11), Qt::AlignLeft, QString("-1"));
     p.drawText(QRectF(0, 58, width(), 11), Qt::AlignHCenter, QString("phase"));
     p.drawText(QRectF(0, 58, width(), 11), Qt::AlignRight, QString("+1"));
+    if (height() < 100) return;  // there is room for the figures alone
     const QRectF spectrum(0, 72, width(), height() - 84);
     p.fillRect(spectrum, theme::ground);
     paintSpectrum(p, spectrum, m_meters);

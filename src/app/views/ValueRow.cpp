@@ -24,7 +24,7 @@ ValueRow::ValueRow(Range range, QWidget* name, QWidget* parent) : QWidget(parent
     m_slider->setRange(int(std::lround(m_range.minimum / m_range.step)), int(std::lround(m_range.maximum / m_range.step)));
     m_slider->setPageStep(std::max(1, (m_slider->maximum() - m_slider->minimum()) / 20));
     m_value = new QLineEdit;
-    m_value->setFixedWidth(64);
+    m_value->setFixedWidth(72);
     m_value->setAlignment(Qt::AlignRight);
     m_value->setObjectName(m_range.id + "_value");
     m_reset = new QPushButton(QString(QChar(0x21ba)));

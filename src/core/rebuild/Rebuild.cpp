@@ -17,6 +17,12 @@ const std::vector<Parameter<Strip>>& stripParameters() {
     return table;
 }
 
+const Parameter<Strip>& stripParameter(const std::string& id) {
+    for (const auto& p : stripParameters())
+        if (id == p.id) return p;
+    return stripParameters().front();
+}
+
 namespace {
 
 template <typename List>

@@ -28,6 +28,8 @@ inline constexpr double kSilentLevel = -72;
 
 /// Level, pan and width.
 const std::vector<Parameter<Strip>>& stripParameters();
+/// The one of an id; level for ids that there are not.
+const Parameter<Strip>& stripParameter(const std::string& id);
 
 /// A row of the rebuild. Its clips lie in the order of their beginnings and may overlap: where they do, they add.
 struct Lane {
