@@ -161,6 +161,14 @@ void Controller::editReels(const QString& name, const std::vector<std::string>& 
     editReel("", [](Reel&) {});
 }
 
+void Controller::editDeliverables(const QString& name, const std::function<void(std::vector<Deliverable>&)>& change, const std::string& gesture) {
+    m_history.edit(name.toStdString(), [&](Session& s) {
+        if (s.deliverables.empty()) s.deliverables = usualDeliverables();
+        change(s.deliverables);
+    }, gesture);
+    changed();
+}
+
 void Controller::strengthToReels(const std::vector<std::string>& ids, const IsolationSettings& settings) {
     int count = 0;
     m_history.edit("Give strength to reels", [&](Session& s) {

@@ -91,6 +91,8 @@ public:
     void editReel(const QString& name, const std::function<void(Reel&)>& change, const std::string& gesture = "");
     /// Changes some reels in one step.
     void editReels(const QString& name, const std::vector<std::string>& ids, const std::function<void(Reel&)>& change);
+    /// Changes the session's deliverables.
+    void editDeliverables(const QString& name, const std::function<void(std::vector<Deliverable>&)>& change, const std::string& gesture = "");
     /// Gives a strength for a stem to the whole of some reels, in one step.
     void strengthToReels(const std::vector<std::string>& ids, const IsolationSettings& settings);
     void endGesture() { m_history.endGesture(); }

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/CandidateDesk.h"
+#include "app/DispatchDesk.h"
 #include "app/HeardMeters.h"
 #include "app/RebuildDesk.h"
 #include "app/ReelsModel.h"
@@ -13,7 +14,7 @@ namespace rivlen {
 
 /// What the window's parts share beside the controller: one desk for each thing that is worked on.
 struct Desks {
-    explicit Desks(Controller& controller) : reels(controller), repairs(controller), strength(controller), weigh(controller), candidates(controller), trials(controller), rebuild(controller), meters(controller) {}
+    explicit Desks(Controller& controller) : reels(controller), repairs(controller), strength(controller), weigh(controller), candidates(controller), trials(controller), rebuild(controller), dispatch(controller), meters(controller) {}
 
     ReelsModel reels;
     RepairDesk repairs;
@@ -22,6 +23,7 @@ struct Desks {
     CandidateDesk candidates;
     TrialDesk trials;
     RebuildDesk rebuild;
+    DispatchDesk dispatch;
     HeardMeters meters;
     RetouchTool retouch;
 };

@@ -12,6 +12,7 @@ void addInspect(CLI::App& program, Progress& progress);
 void addSplit(CLI::App& program, Progress& progress);
 void addWeigh(CLI::App& program, Progress& progress);
 void addTreat(CLI::App& program, Progress& progress);
+void addDispatch(CLI::App& program, Progress& progress);
 void addNetworks(CLI::App& program);
 void addScore(CLI::App& program);
 

@@ -43,6 +43,7 @@ int main(int argc, char** argv) {
     rivlen::addSplit(program, progress);
     rivlen::addTreat(program, progress);
     rivlen::addWeigh(program, progress);
+    rivlen::addDispatch(program, progress);
     rivlen::addNetworks(program);
     rivlen::addScore(program);
     try {

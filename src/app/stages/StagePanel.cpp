@@ -33,7 +33,7 @@ const std::vector<StageEntry>& stageTable() {
     const auto plain = [](StagePanel* (*make)(Controller&)) { return [make](Controller& controller, Desks&) { return make(controller); }; };
     static const std::vector<StageEntry> table = {
         {"intake", makeIntakePanel}, {"split", plain(makeSplitPanel)}, {"weigh", makeWeighPanel},
-        {"rebuild", makeRebuildPanel}, {"dispatch", plain(makeDispatchPanel)},
+        {"rebuild", makeRebuildPanel}, {"dispatch", makeDispatchPanel},
     };
     return table;
 }

@@ -41,6 +41,6 @@ StagePanel* makeIntakePanel(Controller& controller, Desks& desks);
 StagePanel* makeSplitPanel(Controller& controller);
 StagePanel* makeWeighPanel(Controller& controller, Desks& desks);
 StagePanel* makeRebuildPanel(Controller& controller, Desks& desks);
-StagePanel* makeDispatchPanel(Controller& controller);
+StagePanel* makeDispatchPanel(Controller& controller, Desks& desks);
 
 }  // namespace rivlen

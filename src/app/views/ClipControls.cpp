@@ -6,27 +6,10 @@
 #include <QVBoxLayout>
 
 #include "app/views/PanelParts.h"
+#include "app/views/PlainRow.h"
 #include "core/audio/Timecode.h"
 
 namespace rivlen {
-
-namespace {
-
-ValueRow* plainRow(const QString& id, const QString& name, const QString& unit, double low, double high, double step, double usual, const QString& explanation) {
-    ValueRow::Range range{id, name, explanation, low, high, step, usual, {}, {}};
-    range.describe = [unit, step](double v) { return QString("%1 %2").arg(v, 0, 'f', step < 0.05 ? 2 : 1).arg(unit); };
-    range.parse = [=](const QString& text) {
-        QString number = text;
-        number.remove(unit);
-        bool good = false;
-        const double v = number.trimmed().toDouble(&good);
-        if (!good || v < low || v > high) throw Error(Error::Kind::Usage, QString("\"%1\" is not a value for %2: give %3 to %4 %5.").arg(text, name).arg(low).arg(high).arg(unit).toStdString());
-        return v;
-    };
-    return new ValueRow(range);
-}
-
-}  // namespace
 
 ClipControls::ClipControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
     auto* column = new QVBoxLayout(this);
@@ -38,9 +21,9 @@ ClipControls::ClipControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     column->addWidget(m_name);
     m_facts = addPageText(column);
     m_facts->setObjectName("clipfacts");
-    m_gain = plainRow("clip_gain", "Gain", "dB", -48, 24, 0.5, 0, "How loud the clip is, before the chain. Too much drives the compressor.");
-    m_in = plainRow("clip_in", "Fade in", "s", 0, 10, 0.01, 0, "Over which it comes. None at all may click.");
-    m_out = plainRow("clip_out", "Fade out", "s", 0, 10, 0.01, 0, "Over which it goes. Too long takes the last word along.");
+    m_gain = makePlainRow("clip_gain", "Gain", "dB", -48, 24, 0.5, 0, 1, "How loud the clip is, before the chain. Too much drives the compressor.");
+    m_in = makePlainRow("clip_in", "Fade in", "s", 0, 10, 0.01, 0, 2, "Over which it comes. None at all may click.");
+    m_out = makePlainRow("clip_out", "Fade out", "s", 0, 10, 0.01, 0, 2, "Over which it goes. Too long takes the last word along.");
     const auto shapes = [&](const char* name) {
         auto* box = new QComboBox;
         box->setObjectName(name);
@@ -77,7 +60,7 @@ ClipControls::ClipControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
         if (needsClip) m_needClip << b;
         return b;
     };
-    button("split", "Split", "Cuts the selected clips at the playhead; without a selection the chosen lane's (S)", false, [this] { m_desk.splitAtPlayhead(); });
+    button("splitclip", "Split", "Cuts the selected clips at the playhead; without a selection the chosen lane's (S)", false, [this] { m_desk.splitAtPlayhead(); });
     button("crossfade", "Cross-fade", "Fades the clip into the next one on its lane (X)", true, [this] { m_desk.crossFadeSelected(); });
     button("duplicate", "Duplicate", "A copy behind each (Ctrl+D)", true, [this] { m_desk.duplicateSelected(); });
     button("muteclip", "Mute", "Silent, but still there (U)", true, [this] { m_desk.toggleMuted(); });

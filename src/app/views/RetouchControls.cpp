@@ -6,25 +6,12 @@
 #include <cmath>
 
 #include "app/views/PanelParts.h"
+#include "app/views/PlainRow.h"
 #include "core/audio/Timecode.h"
 
 namespace rivlen {
 
 namespace {
-
-ValueRow* plainRow(const QString& id, const QString& name, const QString& unit, double low, double high, double step, double usual, int decimals, const QString& explanation) {
-    ValueRow::Range range{id, name, explanation, low, high, step, usual, {}, {}};
-    range.describe = [unit, decimals](double v) { return QString("%1 %2").arg(v, 0, 'f', decimals).arg(unit).trimmed(); };
-    range.parse = [=](const QString& text) {
-        QString number = text;
-        number.remove(unit);
-        bool good = false;
-        const double v = number.trimmed().toDouble(&good);
-        if (!good || v < low || v > high) throw Error(Error::Kind::Usage, QString("\"%1\" is not a value for %2: give %3 to %4.").arg(text, name).arg(low).arg(high).toStdString());
-        return v;
-    };
-    return new ValueRow(range);
-}
 
 /// The choices of what is done, with whom it is given to.
 struct Choice {
@@ -63,10 +50,10 @@ RetouchControls::RetouchControls(RebuildDesk& desk, RetouchTool& tool, QWidget* 
     for (const auto& c : kChoices) m_action->addItem(c.text);
     m_action->setCurrentIndex(2);
     column->addWidget(m_action);
-    m_amount = plainRow("retouchamount", "Amount", "", 0, 100, 1, 100, 0, "How much of it: per cent, or decibels down where it is attenuated.");
-    m_harmonics = plainRow("retouchharmonics", "Harmonics", "", 1, 30, 1, 1, 0, "So many multiples of the marked frequencies belong to it: for hums, whistles and horns.");
-    m_width = plainRow("brushwidth", "Brush width", "s", 0.01, 0.5, 0.01, 0.05, 2, "Half the width of the brush in time.");
-    m_height = plainRow("brushheight", "Brush height", "oct", 0.02, 2, 0.02, 0.2, 2, "Half the height of the brush in octaves.");
+    m_amount = makePlainRow("retouchamount", "Amount", "", 0, 100, 1, 100, 0, "How much of it: per cent, or decibels down where it is attenuated.");
+    m_harmonics = makePlainRow("retouchharmonics", "Harmonics", "", 1, 30, 1, 1, 0, "So many multiples of the marked frequencies belong to it: for hums, whistles and horns.");
+    m_width = makePlainRow("brushwidth", "Brush width", "s", 0.01, 0.5, 0.01, 0.05, 2, "Half the width of the brush in time.");
+    m_height = makePlainRow("brushheight", "Brush height", "oct", 0.02, 2, 0.02, 0.2, 2, "Half the height of the brush in octaves.");
     for (auto* r : {m_amount, m_harmonics, m_width, m_height}) {
         connect(r, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
         column->addWidget(r);

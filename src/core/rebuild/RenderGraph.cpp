@@ -49,6 +49,7 @@ struct LaneNode : Node {
     int group = kNone;
     int64_t lookAhead = 0;  ///< frames
     int64_t ahead = 0;      ///< how far it runs before the sum
+    bool heard = true;
     int depth = 0;          ///< how many lanes duck each other before it
     std::vector<float> duckDb;
 };
@@ -132,6 +133,7 @@ struct RenderGraph::Impl {
                 if (rebuild->groups[g].id == lane.group) node.group = int(g);
             if (lane.duck.on && laneIndex(lane.duck.key) != int(i)) node.key = laneIndex(lane.duck.key);
             node.lookAhead = lookAheadOf(lane.duck, rate);
+            node.heard = !options.chosenLanes || options.lanes.count(lane.id) > 0;
         }
         // Lanes that duck each other in a circle cannot run: the later one's ducking is left out.
         for (size_t i = 0; i < lanes.size(); ++i) {
@@ -173,8 +175,8 @@ struct RenderGraph::Impl {
             groups[g]->chain.set(rebuild->groups[g].strip.chain);
             groups[g]->levels.set(rebuild->groups[g].strip, !rebuild->groups[g].strip.mute);
         }
-        mix->chain.set(rebuild->mix.chain);
-        mix->levels.set(rebuild->mix, !rebuild->mix.mute);
+        mix->chain.set(options.mixChain ? rebuild->mix.chain : ChainSettings());
+        mix->levels.set(options.mixChain ? rebuild->mix : Strip(), !options.mixChain || !rebuild->mix.mute);
     }
 
     bool fits(const Rebuild& other) const {
@@ -230,7 +232,7 @@ struct RenderGraph::Impl {
             while (node.produced < sum + kBlock) {
                 AudioBuffer block(options.channels, kBlock);
                 for (const auto& l : lanes)
-                    if (l->group == int(g)) add(block, l->at(node.produced + node.chain.latency(), kBlock));
+                    if (l->heard && l->group == int(g)) add(block, l->at(node.produced + node.chain.latency(), kBlock));
                 node.chain.process(block);
                 node.levels.process(block, node.produced, {});
                 storePeaks(meters->strips[lanes.size() + g], block, node.chain.reductions(), 0);
@@ -239,7 +241,7 @@ struct RenderGraph::Impl {
         });
         AudioBuffer block(options.channels, kBlock);
         for (const auto& l : lanes)
-            if (l->group == kNone) add(block, l->at(sum, kBlock));
+            if (l->heard && l->group == kNone) add(block, l->at(sum, kBlock));
         for (const auto& g : groups) add(block, g->at(sum, kBlock));
         mix->chain.process(block);
         sum += kBlock;

@@ -2,6 +2,7 @@
 #include <atomic>
 #include <functional>
 #include <memory>
+#include <set>
 #include <vector>
 
 #include "core/audio/AudioQueue.h"
@@ -34,6 +35,9 @@ public:
     struct Options {
         int threads = 1;
         int channels = 2;  ///< of the mix: 1, 2 or 6
+        bool chosenLanes = false;       ///< only those of lanes are heard; the others still duck
+        std::set<std::string> lanes = {};  ///< ids
+        bool mixChain = true;           ///< false: the sum of the lanes before the chain and level of the mix
     };
     RenderGraph(Shared<Rebuild> rebuild, std::shared_ptr<Materials> materials, Options options);
     ~RenderGraph();

@@ -86,6 +86,7 @@ Session loadSession(const fs::path& file) {
             if (r.contains("rebuild")) reel.rebuild = rebuildFromJson(r.at("rebuild"), folder);
             session.reels.push_back(std::move(reel));
         }
+        for (const json& d : j.value("deliverables", json::array())) session.deliverables.push_back(deliverableFromJson(d));
         if (!session.reel(session.current)) session.current = session.reels.empty() ? "" : session.reels.front().id;
         return session;
     } catch (const json::exception& e) {
@@ -112,8 +113,9 @@ void saveSession(const Session& session, const fs::path& file) {
         if (!r.rebuild->empty()) j["rebuild"] = toJson(*r.rebuild, folder);
         reels.push_back(std::move(j));
     }
-    const json j{{"format", "rivlen-session"}, {"version", kVersion}, {"name", session.name},
+    json j{{"format", "rivlen-session"}, {"version", kVersion}, {"name", session.name},
                  {"current", session.current}, {"stage", session.stage}, {"reels", reels}};
+    for (const Deliverable& d : session.deliverables) j["deliverables"].push_back(toJson(d));
     const std::string text = j.dump(1) + "\n";
     if (!writeWholeFile(file, text))
         throw Error(Error::Kind::OutputUnwritable, "The session cannot be saved as \"" + file.string() + "\": check that the folder may be written to and has space, or save it elsewhere.");

@@ -7,6 +7,7 @@
 #include <utility>
 #include <vector>
 
+#include "core/delivery/Deliverable.h"
 #include "core/isolation/StemNames.h"
 #include "core/isolation/StrengthCourse.h"
 #include "core/rebuild/Rebuild.h"
@@ -75,6 +76,7 @@ struct Session {
     std::vector<Reel> reels;
     std::string current;        ///< id of the reel being worked on; empty: none
     std::string stage = "intake";
+    std::vector<Deliverable> deliverables;  ///< empty: usualDeliverables()
 
     const Reel* reel(const std::string& id) const;
     Reel* reel(const std::string& id);

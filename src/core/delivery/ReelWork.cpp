@@ -1,0 +1,78 @@
+#include "core/delivery/ReelWork.h"
+
+#include "core/diagnosis/Diagnosis.h"
+#include "core/isolation/StemNames.h"
+#include "core/media/MediaReader.h"
+#include "core/rebuild/RetouchPatches.h"
+#include "core/separation/Engine.h"
+#include "core/separation/NetworkLibrary.h"
+#include "core/treatment/RepairedFile.h"
+
+namespace rivlen {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+std::shared_ptr<StemStore> splitStems(const fs::path& source, const ReelRecipe& recipe, const Progress& progress) {
+    const NetworkCard card = forQuality(findNetwork(recipe.network), recipe.quality);
+    const fs::path folder = StemStore::folderFor(source, card.sha256, recipe.quality);
+    if (auto known = StemStore::openFinished(folder)) return known;
+    MediaReader reader(source);
+    const bool room = separatesRoom(card);
+    auto store = StemStore::create(folder, {kStemNames, reader.sampleRate(), reader.channels(), reader.frames(), room});
+    EngineOptions options;
+    options.quality = recipe.quality != "quick" ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick;
+    options.stems = room ? withRoom(card, kStemNames) : kStemNames;
+    try {
+        separate(reader, loadNetwork(card), options, [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& stems) { store->append(gathered(x, stems, room)); }, progress);
+        store->finish();
+    } catch (...) {
+        std::error_code ignored;
+        fs::remove_all(folder, ignored);
+        throw;
+    }
+    return store;
+}
+
+}  // namespace
+
+ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
+    fs::path work = recipe.source;
+    const MediaReader recording(recipe.source);  // says what is wrong with it before anything is begun
+    if (const auto chain = treatmentsAt(recipe.treatments, kRecordingPlace); !chain.empty()) {
+        auto repaired = RepairedFile::find(recipe.source, chain);
+        if (!repaired) repaired = RepairedFile::make(recipe.source, chain, std::nullopt, Progress(progress, 0, 0.2));
+        work = repaired->file;
+    }
+    std::shared_ptr<StemStore> stems;
+    if (recipe.needsStems) {
+        stems = splitStems(work, recipe, Progress(progress, 0.2, 0.9));
+        const bool onStems = std::any_of(recipe.treatments.begin(), recipe.treatments.end(), [](const Treatment& t) { return t.on && t.place != kRecordingPlace; });
+        if (onStems) {
+            auto treated = RepairedStems::find(*stems, recipe.treatments);
+            if (!treated) {
+                MediaReader reader(recipe.source);
+                treated = RepairedStems::make(work, *stems, recipe.treatments, diagnose(reader, Progress(progress, 0.9, 0.93)).findings, Progress(progress, 0.93, 0.97));
+            }
+            work = treated->work;
+            stems = treated->stems;
+        }
+        if (!recipe.retouches.empty()) {
+            auto readers = stems->openAll();
+            MediaReader reader(work);
+            stems->setPatches(retouchPatches(recipe.retouches, readers, reader, Progress(progress, 0.97, 1)));
+        }
+    }
+    ReelMaterial material;
+    material.source = [work] { return std::make_unique<MediaReader>(work); };
+    material.stems = std::move(stems);
+    material.course = recipe.course;
+    material.sampleRate = recording.sampleRate();
+    material.channels = recording.channels();
+    material.frames = recording.frames();
+    progress.report(1);
+    return material;
+}
+
+}  // namespace rivlen

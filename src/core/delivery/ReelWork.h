@@ -1,0 +1,24 @@
+#pragma once
+#include <filesystem>
+
+#include "core/rebuild/Materials.h"
+#include "core/treatment/Treatment.h"
+
+namespace rivlen {
+
+/// What has to be known of a reel to work it through without a window.
+struct ReelRecipe {
+    std::string name;
+    std::filesystem::path source;
+    std::string network, quality;       ///< as in a session
+    std::vector<Treatment> treatments;
+    StrengthCourse course;
+    std::vector<Retouch> retouches;
+    bool needsStems = true;             ///< false: what is delivered is made of the source and sounds alone
+};
+
+/// Brings a reel to where it can be rendered: its treatments are run, it is split, retouched. What was made before is taken from the cache folder,
+/// what was not is made and kept there, as the window does. Throws Error (Cancelled, InputUnreadable, OutputUnwritable, Usage).
+ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress);
+
+}  // namespace rivlen

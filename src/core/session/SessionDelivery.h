@@ -1,0 +1,19 @@
+#pragma once
+#include "core/delivery/DeliveryRender.h"
+#include "core/delivery/ReelWork.h"
+#include "core/session/Session.h"
+
+// What a session tells the delivery, the same for the window and the command line.
+namespace rivlen {
+
+/// How a reel is worked through; its stems only where its rebuild uses them.
+ReelRecipe recipeOf(const Reel& reel);
+
+/// A reel ready to be delivered, at the deliverable's strength. Throws Error (Usage) for a candidate that was not kept, (InputUnreadable) for a source
+/// that cannot be read.
+DeliverySource deliverySource(const Session& session, const Reel& reel, const Deliverable& deliverable, ReelMaterial material);
+
+/// Refuses two files of one name, and with overwrite false any that is there. Throws Error (Usage, OutputUnwritable).
+void checkNames(const Session& session, const std::vector<const Reel*>& reels, const std::vector<Deliverable>& deliverables, const std::filesystem::path& folder, bool overwrite);
+
+}  // namespace rivlen
