@@ -68,7 +68,7 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     EXPECT_EQ(find<QPushButton>("dispatch")->text(), "Cancel");
     ASSERT_TRUE(until([&] { return !desk().busy() && desk().reports().size() == 2; }));
     QTest::qWait(50);
-    EXPECT_TRUE(fs::exists(folder / "out" / "for the lake -20 LUFS.wav"));
+    EXPECT_TRUE(fs::exists(folder / "out" / "for the lake -20 LUFS.wav")) << toJson(desk().reports()[0]).dump(1);
     EXPECT_TRUE(fs::exists(folder / "out" / "clip.ambience.wav"));
     EXPECT_NEAR(*desk().reports()[0].integrated, -20, 0.2);
     EXPECT_EQ(find<QListWidget>("results")->count(), 2);

@@ -146,6 +146,26 @@ TEST_F(Delivery, WhatFailsIsHeldBackAndNothingIsLeftBehind) {
     EXPECT_EQ(left, 0u);
 }
 
+TEST_F(Delivery, SteadyDcIsFoundAndBassIsNotTakenForIt) {
+    Rebuild r = plainRebuild(6, false);
+    for (auto& l : r.lanes) l.edit().clips.clear();
+    Clip c;
+    c.id = "clip-90", c.material = "source", c.length = 6;
+    r.lanes[0].edit().clips = {c};
+    reel.rebuild = r;
+    const auto with = [&](double hz, double offset) {
+        for (int64_t i = 0; i < source.frames(); ++i)
+            for (int ch = 0; ch < 2; ++ch) source.channel(ch)[size_t(i)] = float(0.2 * std::sin(2 * std::numbers::pi * hz * double(i) / kRate) + offset);
+        reel.materials = std::make_shared<Materials>(reel.materials->reel(), true);
+        Deliverable d = one();
+        d.name = text("%g %g", hz, offset);
+        return check(make(d), "no DC").passed;
+    };
+    EXPECT_TRUE(with(100, 0));
+    EXPECT_TRUE(with(0.3, 0)) << "slow, but no DC";
+    EXPECT_FALSE(with(100, 0.01));
+}
+
 TEST_F(Delivery, ReplacesNothingAndCanBeCancelled) {
     const DeliveryReport first = make(one());
     EXPECT_THROW(make(one()), Error);

@@ -124,24 +124,34 @@ void atRate(const fs::path& file, int rate, const Progress& progress, const std:
 
 std::optional<double> known(double v) { return std::isfinite(v) && v > -190 ? std::optional(v) : std::nullopt; }
 
-/// DC of the loudest channel (dBFS) and how the first two channels agree, -1 ... +1.
+/// DC of the worst channel (dBFS) and how the first two channels agree, -1 ... +1. DC is what the means of all seconds have in common: bass and plucked strings
+/// have means of their own, which come and go.
 std::pair<double, double> steadyFacts(const fs::path& file, const Progress& progress) {
-    std::vector<double> sums;
+    std::vector<std::pair<double, double>> means;  // lowest and highest, by channel
     double lr = 0, ll = 1e-12, rr = 1e-12;
-    int64_t frames = 0;
-    eachBlock(file, progress, [&](AudioBuffer& b, bool) {
-        sums.resize(size_t(b.channels()), 0.0);
-        for (int c = 0; c < b.channels(); ++c)
-            for (float v : b.channel(c)) sums[size_t(c)] += double(v);
+    int seconds = 0;
+    eachBlock(file, progress, [&](AudioBuffer& b, bool last) {
         for (int64_t i = 0; b.channels() > 1 && i < b.frames(); ++i) {
             const double l = b.channel(0)[size_t(i)], r = b.channel(1)[size_t(i)];
             lr += l * r, ll += l * l, rr += r * r;
         }
-        frames += b.frames();
+        if (last && !means.empty()) return;  // a short rest says little
+        const bool first = means.empty();
+        ++seconds;
+        means.resize(size_t(b.channels()));
+        for (int c = 0; c < b.channels(); ++c) {
+            double sum = 0;
+            for (float v : b.channel(c)) sum += double(v);
+            auto& [low, high] = means[size_t(c)];
+            const double mean = sum / double(b.frames());
+            low = first ? mean : std::min(low, mean);
+            high = first ? mean : std::max(high, mean);
+        }
     });
     double dc = 0;
-    for (double s : sums) dc = std::max(dc, std::fabs(s) / double(std::max<int64_t>(1, frames)));
-    return {toDb(dc), sums.size() > 1 && ll + rr > 1e-9 ? lr / std::sqrt(ll * rr) : 1.0};
+    if (seconds < 5) std::fill(means.begin(), means.end(), std::pair(0.0, 0.0));  // too short to tell
+    for (const auto& [low, high] : means) dc = std::max({dc, low, -high});
+    return {toDb(dc), means.size() > 1 && ll + rr > 1e-9 ? lr / std::sqrt(ll * rr) : 1.0};
 }
 
 }  // namespace
