@@ -188,7 +188,7 @@ public:
                 checks << QString("%1 %2: %3").arg(check.passed ? QChar(0x2713) : QChar(0x2717)).arg(QString::fromStdString(check.name), QString::fromStdString(check.detail));
                 if (!check.passed) facts << QString::fromStdString(check.name) + " failed";
             }
-            auto* item = new QListWidgetItem(QString("%1 %2   %3").arg(r.heldBack ? QChar(0x2717) : QChar(0x2713)).arg(QString::fromStdString(r.path.filename().string()), facts.join(", ")));
+            auto* item = new QListWidgetItem(QString("%1 %2\n     %3").arg(r.heldBack ? QChar(0x2717) : QChar(0x2713)).arg(QString::fromStdString(r.path.filename().string()), facts.join(", ")));
             item->setForeground(r.heldBack ? theme::attention : theme::ink);
             item->setToolTip(checks.join("\n"));
             m_results->addItem(item);
