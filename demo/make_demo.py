@@ -205,6 +205,9 @@ def rebuilt():
                         lane(3, "Ambience", "ambience", [clip(5, "ambience", 0, 24)], strip={"level": -4.0})], "mix": limiter}
     reels = [("reel-1", "Reel 1 Deck", "reel-1-deck.flac", deck), ("reel-2", "Reel 2 Saloon", "reel-2-saloon.flac", saloon), ("reel-3", "Reel 3 Bridge", "reel-3-bridge.flac", bridge)]
     return {"format": "rivlen-session", "version": 4, "name": "The Night Ferry, rebuilt", "current": "reel-2", "stage": "rebuild",
+            "deliverables": [{"name": "broadcast", "holds": "mix", "loudness": -23.0, "tolerance": 0.5, "ceiling": -1.0, "format": "wav", "bits": 24, "file_name": "{reel}.{name}"},
+                             *({"name": part, "holds": part, "format": "wav", "bits": 24, "file_name": "{reel}.{name}"} for part in ("music-and-effects", "dialogue", "music", "ambience")),
+                             {"name": "listening copy", "holds": "mix", "loudness": -16.0, "tolerance": 1.0, "ceiling": -1.0, "format": "mp3", "bits": 24, "file_name": "{reel}.{name}"}],
             "reels": [{"id": i, "name": n, "source": s, "network": "", "quality": "fine", "stem": "dialogue", "rebuild": r} for i, n, s, r in reels]}
 
 

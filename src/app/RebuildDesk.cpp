@@ -109,6 +109,7 @@ void RebuildDesk::makePlan() {
         material.channels = state->info->channels;
         material.frames = state->info->frames;
         m_materials = std::make_shared<Materials>(std::move(material), false);
+        for (const auto& [id, duck] : m_ducks) m_queue.cancel(duck.job);
         m_ducks.clear();
     }
     auto plan = std::make_shared<MixPlan>();

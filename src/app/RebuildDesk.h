@@ -107,7 +107,7 @@ private:
     std::string soundFor(Rebuild& rebuild, const std::filesystem::path& file) const;
     std::pair<double, double> loopOr(double from, double to) const;
     /// Runs work beside the window; done is called with it afterwards, when the same reel is still there.
-    void run(const QString& title, std::function<void(Progress&)> work, std::function<void()> done);
+    int run(const QString& title, std::function<void(Progress&)> work, std::function<void()> done);
 
     Controller& m_controller;
     Shared<Rebuild> m_shown;
@@ -127,6 +127,7 @@ private:
     std::string soundKey(const std::string& sound) const;
     struct DuckFacts {
         std::string of;  ///< what it was computed for
+        int job = 0;
         DrawnCurve curve;
     };
     std::map<std::string, DuckFacts> m_ducks;  ///< by lane

@@ -9,9 +9,9 @@
 
 namespace rivlen {
 
-void RebuildDesk::run(const QString& title, std::function<void(Progress&)> work, std::function<void()> done) {
+int RebuildDesk::run(const QString& title, std::function<void(Progress&)> work, std::function<void()> done) {
     const int number = m_number;
-    m_queue.submit(title.toStdString(), std::move(work), [this, number, done = std::move(done)](const JobQueue::Outcome& o) {
+    return m_queue.submit(title.toStdString(), std::move(work), [this, number, done = std::move(done)](const JobQueue::Outcome& o) {
         QMetaObject::invokeMethod(this, [this, number, done, o] {
             if (!o.done && !o.cancelled) tell(QString::fromStdString(o.error));
             if (number == m_number && o.done) done();
@@ -158,10 +158,13 @@ void RebuildDesk::followDucks() {
         const std::string of = toJson(part, {}).dump() + m_materialsOf;
         if (m_ducks[l->id].of == of) continue;
         m_ducks[l->id].of = of;
+        m_queue.cancel(m_ducks[l->id].job);  // of settings that are no more
         const auto curve = std::make_shared<DrawnCurve>();
         const int channels = m_materials->reel().channels;
-        run("Ducking " + QString::fromStdString(l->name), [curve, whole = m_shown, id = l->id, materials = m_materials, channels](Progress& p) { *curve = rivlen::duckCurve(*whole, id, materials, std::clamp(channels, 1, 2), p); },
-            [this, curve, id = l->id] { m_ducks[id].curve = std::move(*curve); });
+        m_ducks[l->id].job = run("Ducking " + QString::fromStdString(l->name), [curve, whole = m_shown, id = l->id, materials = m_materials, channels](Progress& p) { *curve = rivlen::duckCurve(*whole, id, materials, std::clamp(channels, 1, 2), p); },
+            [this, curve, of, id = l->id] {
+                if (m_ducks[id].of == of) m_ducks[id].curve = std::move(*curve);
+            });
     }
 }
 
@@ -251,14 +254,9 @@ void RebuildDesk::findSilences(double threshold, double seconds) {
         alone.lanes[0].edit().duck.on = false;
         alone.groups.clear();
         alone.mix = {};
-        AudioBuffer sound(1, materials->reel().frames);
-        int64_t at = 0;
-        renderMix(alone, materials, {2, 1}, 0, sound.frames(), [&](const AudioBuffer& b) {
-            std::copy(b.channel(0).begin(), b.channel(0).end(), sound.channel(0).begin() + at);
-            at += b.frames();
-        }, Progress(p, 0, 0.9));
-        BufferSource source(std::move(sound), materials->reel().sampleRate);
-        *found = rivlen::findSilences(source, threshold, seconds, Progress(p, 0.9, 1));
+        SilenceFinder finder(materials->reel().sampleRate);
+        renderMix(alone, materials, {2, 1}, 0, materials->reel().frames, [&](const AudioBuffer& b) { finder.add(b); }, p);
+        *found = finder.spans(threshold, seconds);
     }, [this, found, id = m_lane] {
         m_silences = *found;
         m_silencesOf = id;

@@ -164,18 +164,29 @@ AudioBuffer gatherSpans(SampleSource& material, const std::vector<std::pair<doub
     return all;
 }
 
-std::vector<std::pair<double, double>> findSilences(SampleSource& material, double thresholdDb, double shortest, const Progress& progress) {
-    constexpr double step = 0.01;
-    const auto levels = levelsOf(material, step, progress, 0, 1);
-    const double end = double(material.frames()) / material.sampleRate();
-    std::vector<std::pair<double, double>> spans;
-    for (size_t i = 0; i < levels.size();) {
+SilenceFinder::SilenceFinder(int sampleRate) : m_hop(std::max(1, sampleRate / 100)), m_rate(sampleRate) {}
+
+void SilenceFinder::add(const AudioBuffer& block) {
+    for (int64_t i = 0; i < block.frames(); ++i) {
+        for (int c = 0; c < block.channels(); ++c) m_sum += double(block.channel(c)[size_t(i)]) * block.channel(c)[size_t(i)] / block.channels();
+        ++m_frames;
+        if (++m_count < m_hop) continue;
+        m_levels.push_back(float(powerDb(m_sum / double(m_hop) + 1e-20)));
+        m_sum = 0;
+        m_count = 0;
+    }
+}
+
+std::vector<std::pair<double, double>> SilenceFinder::spans(double thresholdDb, double shortest) const {
+    const double step = double(m_hop) / m_rate, end = double(m_frames) / m_rate;
+    std::vector<std::pair<double, double>> found;
+    for (size_t i = 0; i < m_levels.size();) {
         size_t last = i;
-        while (last < levels.size() && levels[last] < thresholdDb) ++last;
-        if (double(last - i) * step >= shortest) spans.emplace_back(double(i) * step, std::min(double(last) * step, end));
+        while (last < m_levels.size() && double(m_levels[last]) < thresholdDb) ++last;
+        if (double(last - i) * step >= shortest) found.emplace_back(double(i) * step, last == m_levels.size() ? end : double(last) * step);
         i = std::max(last, i + 1);
     }
-    return spans;
+    return found;
 }
 
 }  // namespace rivlen

@@ -35,7 +35,19 @@ std::vector<std::pair<double, double>> findRoomTone(SampleSource& material, Samp
 /// The spans one behind the other, faded into each other over 20 ms at equal power.
 AudioBuffer gatherSpans(SampleSource& material, const std::vector<std::pair<double, double>>& spans);
 
-/// Stretches of silence: below threshold (dBFS, RMS of 10 ms) for at least so many seconds.
-std::vector<std::pair<double, double>> findSilences(SampleSource& material, double thresholdDb, double shortest, const Progress& progress);
+/// Finds stretches of silence in a sound of any length that comes in blocks.
+class SilenceFinder {
+public:
+    explicit SilenceFinder(int sampleRate);
+    void add(const AudioBuffer& block);
+    /// Those below a threshold (dBFS, RMS of 10 ms) for at least so many seconds.
+    std::vector<std::pair<double, double>> spans(double thresholdDb, double shortest) const;
+
+private:
+    int64_t m_hop, m_count = 0, m_frames = 0;
+    int m_rate;
+    double m_sum = 0;
+    std::vector<float> m_levels;  ///< dBFS of each 10 ms
+};
 
 }  // namespace rivlen
