@@ -162,6 +162,7 @@ void Player::feed() {
             fillBlock(*block, f.next);
         } catch (const std::exception&) {  // the file went away while playing: silence, the window reports it
             std::fill(block->data.begin(), block->data.end(), 0.0f);
+            std::fill(block->mix.begin(), block->mix.end(), 0.0f);
         }
         block->first = f.next;
         block->generation = f.generation;

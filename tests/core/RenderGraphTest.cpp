@@ -229,6 +229,12 @@ TEST_F(RenderGraphs, SoundsAtAnotherRateAreConverted) {
     RenderGraph graph(r, materials, {1, 2});
     graph.next(1000);
     EXPECT_TRUE(graph.failed());
+    try {
+        renderMix(r, materials, {1, 2}, 0, 1000, [](const AudioBuffer&) {}, {});
+        FAIL() << "a missing sound must not be left out in silence";
+    } catch (const Error& e) {
+        EXPECT_NE(std::string(e.what()).find("gone.wav"), std::string::npos) << e.what();
+    }
 }
 
 TEST_F(RenderGraphs, RendersInOrderAndCanBeCancelled) {

@@ -309,7 +309,11 @@ void renderMix(const Shared<Rebuild>& rebuild, const std::shared_ptr<Materials>&
         sink(graph.next(std::min<int64_t>(rate, count - at)));
         progress.report(double(std::min<int64_t>(at + rate, count)) / double(count));
     }
-    if (graph.failed()) throw Error(Error::Kind::InputUnreadable, "A sound of the rebuild cannot be read any more: see which clip is marked, and import it again.");
+    if (!graph.failed()) return;
+    std::error_code ignored;
+    for (const Sound& s : rebuild->sounds)
+        if (!std::filesystem::exists(s.file, ignored)) throw Error(Error::Kind::InputUnreadable, "The sound \"" + s.file.string() + "\" is not there any more: put it back, or import it again and take its clips out.");
+    throw Error(Error::Kind::InputUnreadable, "What the lanes are made of could not be read to its end: check that the reel's file and its imported sounds are still there and whole.");
 }
 
 DrawnCurve duckCurve(const Rebuild& whole, const std::string& id, const std::shared_ptr<Materials>& materials, int channels, const Progress& progress) {

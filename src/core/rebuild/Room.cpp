@@ -13,6 +13,7 @@ namespace rivlen {
 
 namespace {
 
+constexpr double kLeastFall = 15;  // dB
 constexpr std::array<double, 7> kOctaves{125, 250, 500, 1000, 2000, 4000, 8000};
 
 /// How much of a frequency belongs to an octave band: raised cosines over the octave, which sum to 1.
@@ -139,9 +140,9 @@ std::optional<RoomShape> estimateRoom(SampleSource& voice, int64_t from, int64_t
             size_t j = i;
             for (size_t k = i + 1; k < e.size() && k - i < 150 && e[k] < e[j] + 3 && e[k] > floor + 8; ++k)
                 if (e[k] < e[j]) j = k;
-            if (j - i >= 8 && e[i] - e[j] >= 12) {
-                // The later two thirds: what comes first is the voice itself.
-                const size_t a = i + (j - i) / 3;
+            if (j - i >= 8 && e[i] - e[j] >= kLeastFall) {
+                // The later half: what comes first is the voice itself.
+                const size_t a = i + (j - i) / 2;
                 double n = 0, sx = 0, sy = 0, sxx = 0, sxy = 0, syy = 0;
                 for (size_t k = a; k <= j; ++k) {
                     const double x = double(k - a) * step;
@@ -157,7 +158,7 @@ std::optional<RoomShape> estimateRoom(SampleSource& voice, int64_t from, int64_t
         }
         if (falls.size() < 3) continue;
         std::sort(falls.begin(), falls.end());
-        room.bands.push_back({kOctaves[b], std::clamp(falls[falls.size() / 3], 0.05, 10.0), 0});
+        room.bands.push_back({kOctaves[b], std::clamp(falls[falls.size() / 2], 0.05, 10.0), 0});
     }
     if (room.bands.size() < 3) return std::nullopt;
     // A band without falls takes its neighbour's decay.
