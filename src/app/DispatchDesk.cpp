@@ -2,12 +2,21 @@
 
 #include <algorithm>
 
+#include "core/audio/Resources.h"
+#include "core/audio/Timecode.h"
 #include "core/session/SessionDelivery.h"
 
 namespace rivlen {
 
-DispatchDesk::DispatchDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller) {
-    controller.watch(&m_queue);
+DispatchDesk::DispatchDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller), m_queue(std::make_unique<DeliveryQueue>(dataFolder() / "dispatch")) {
+    controller.watch(&m_work);
+    m_queue->onChange = [this] {
+        if (m_told.exchange(true)) return;
+        QMetaObject::invokeMethod(this, [this] {
+            m_told = false;
+            emit changed();
+        }, Qt::QueuedConnection);
+    };
     connect(&controller, &Controller::sessionChanged, this, [this] {
         m_chosen = std::clamp(m_chosen, 0, std::max(0, int(deliverables().size()) - 1));
         emit changed();
@@ -16,8 +25,21 @@ DispatchDesk::DispatchDesk(Controller& controller, QObject* parent) : QObject(pa
 }
 
 DispatchDesk::~DispatchDesk() {
-    m_controller.unwatch(&m_queue);
-    m_queue.cancelAll();
+    m_controller.unwatch(&m_work);
+    m_queue->setPaused(false);
+    m_work.cancelAll();
+}
+
+/// Does something that may be refused; false, and a notice, when it was.
+template <typename Action>
+bool DispatchDesk::tried(Action action) {
+    try {
+        action();
+        return true;
+    } catch (const Error& e) {
+        emit m_controller.notice(QString::fromStdString(e.what()));
+        return false;
+    }
 }
 
 const std::vector<Deliverable>& DispatchDesk::deliverables() const {
@@ -58,61 +80,146 @@ void DispatchDesk::remove() {
     });
 }
 
-void DispatchDesk::useSet(size_t set) {
-    m_controller.editDeliverables(QString("Use set %1").arg(shippedDeliveries()[set].name), [&](auto& all) { all = shippedDeliveries()[set].deliverables; });
+void DispatchDesk::useSet(const DeliverySet& set) {
+    m_controller.editDeliverables("Use set " + QString::fromStdString(set.name), [&](auto& all) { all = set.deliverables; });
     choose(0);
+}
+
+void DispatchDesk::keepSet(const QString& name) {
+    if (tried([&] { saveOwnDeliverySet({name.trimmed().toStdString(), "", deliverables()}); })) emit m_controller.done(QString("The set \"%1\" is kept: it is among the sets from now on.").arg(name.trimmed()));
+}
+
+void DispatchDesk::readSet(const QString& file) {
+    tried([&] { useSet(readDeliverySet(toPath(file))); });
+}
+
+void DispatchDesk::writeSet(const QString& file) {
+    if (tried([&] { writeDeliverySet({m_controller.session().name, "", deliverables()}, toPath(file)); })) emit m_controller.done(QString("The set is written to %1.").arg(file));
 }
 
 QString DispatchDesk::preview() const {
     if (m_chosen < 0 || m_chosen >= int(deliverables().size())) return {};
     try {
-        return QString::fromStdString(deliveryFileName(deliverables()[size_t(m_chosen)], m_controller.session().name, m_controller.reel() ? m_controller.reel()->name : "Reel"));
+        const Reel* reel = m_controller.reel();
+        const auto names = deliveryFileNames(deliverables()[size_t(m_chosen)], m_controller.session().name, reel ? reel->name : "Reel", 2);
+        return QString::fromStdString(names.size() > 1 ? names.front() + " and " + std::to_string(names.size() - 1) + " more" : names.front());
     } catch (const Error& e) {
         return QString::fromStdString(e.what());
     }
+}
+
+bool DispatchDesk::hasPicture() const {
+    const ReelState* s = m_controller.reel() ? m_controller.currentState() : nullptr;
+    return s && s->info && s->info->picture;
 }
 
 void DispatchDesk::dispatch(const QString& folder, bool allReels) {
     std::vector<Deliverable> wanted;
     for (const Deliverable& d : deliverables())
         if (d.on) wanted.push_back(d);
-    const Session session = m_controller.session();
+    const Session& session = m_controller.session();
     std::vector<const Reel*> reels;
     for (const Reel& r : session.reels)
         if (allReels || r.id == session.current) reels.push_back(&r);
-    if (wanted.empty() || reels.empty()) return void(emit m_controller.notice(reels.empty() ? "Add a recording at Intake first." : "Nothing is ticked: tick the deliverables that are to be made."));
-    const auto to = toPath(folder);
-    try {
-        checkNames(session, reels, wanted, to, false);
-    } catch (const Error& e) {
-        return void(emit m_controller.notice(QString::fromStdString(e.what())));
+    if (reels.empty()) return void(emit m_controller.notice("Add a recording at Intake first."));
+    // All of them or none.
+    const bool fine = tried([&] {
+        checkNames(session, reels, wanted, toPath(folder), false);
+        for (const Reel* reel : reels) m_queue->add(session, *reel, wanted, toPath(folder), false);
+    });
+    if (fine) start();
+    emit changed();
+}
+
+void DispatchDesk::dispatchSession(const QString& file, const QString& folder) {
+    const bool fine = tried([&] {
+        const Session session = loadSession(toPath(file));
+        if (session.reels.empty()) throw Error(Error::Kind::Usage, "The session \"" + file.toStdString() + "\" has no reels: add a recording to it first.");
+        std::vector<Deliverable> wanted;
+        for (const Deliverable& d : session.deliverables.empty() ? usualDeliverables() : session.deliverables)
+            if (d.on) wanted.push_back(d);
+        std::vector<const Reel*> reels;
+        for (const Reel& r : session.reels) reels.push_back(&r);
+        checkNames(session, reels, wanted, toPath(folder), false);
+        for (const Reel* reel : reels) m_queue->add(session, *reel, wanted, toPath(folder), false);
+    });
+    if (fine) start();
+    emit changed();
+}
+
+void DispatchDesk::start() {
+    m_queue->setPaused(false);
+    if (busy() || !m_queue->waiting()) return;
+    m_work.submit("Dispatching", [this](Progress& progress) { m_queue->run(progress); }, m_controller.ending(this, [] { return true; }, [this] {
+        emit changed();
+        if (busy()) return;
+        if (m_queue->waiting() && !m_queue->paused()) return start();  // came in while the last one ended
+        const auto all = reports();
+        const auto held = std::count_if(all.begin(), all.end(), [](const DeliveryReport& r) { return r.heldBack; });
+        size_t failed = 0;
+        QString why, folder;
+        for (const auto& t : m_queue->tasks()) {
+            failed += t.state == DeliveryTask::State::Failed;
+            if (t.state == DeliveryTask::State::Failed && why.isEmpty()) why = QString::fromStdString(t.error);
+            folder = QString::fromStdString(t.folder.string());
+        }
+        if (failed) emit m_controller.notice(failed == 1 ? why : QString("%1 reels could not be delivered; the first: %2").arg(failed).arg(why));
+        else if (held) emit m_controller.notice(QString("%1 of %2 deliverables failed a check and were held back: see Queue, or the report in %3.").arg(held).arg(all.size()).arg(folder));
+        else if (!all.empty() && !m_queue->waiting()) emit m_controller.done(QString("%1 deliverables are in %2, all checks passed.").arg(all.size()).arg(folder));
+    }));
+    emit changed();
+}
+
+void DispatchDesk::cancel() {
+    for (const auto& t : m_queue->tasks())
+        if (t.state == DeliveryTask::State::Waiting) m_queue->remove(t.id);
+    for (const auto& t : m_queue->tasks())
+        if (t.state == DeliveryTask::State::Running) m_queue->remove(t.id);
+    m_queue->setPaused(false);
+    emit changed();
+}
+
+DispatchDesk::Standing DispatchDesk::standing() const {
+    const Reel* reel = m_controller.reel();
+    Standing found = Standing::Nothing;
+    for (const auto& t : m_queue->tasks()) {
+        const Reel& then = t.reel();
+        if (!reel || then.id != reel->id || then.source != reel->source) continue;
+        const bool same = then.strength == reel->strength && then.treatments == reel->treatments && then.rebuild == reel->rebuild && then.network == reel->network && then.quality == reel->quality;
+        switch (t.state) {
+            case DeliveryTask::State::Done: found = same ? Standing::Delivered : Standing::InWork; break;
+            case DeliveryTask::State::HeldBack:
+            case DeliveryTask::State::Failed: found = Standing::Refused; break;
+            default: found = Standing::InWork;
+        }
     }
-    m_reports.clear();
-    const int number = ++m_number;
-    const auto all = std::make_shared<std::vector<DeliveryReport>>();
-    for (const Reel* reel : reels) {
-        const bool last = reel == reels.back();
-        m_queue.submit("Dispatching " + reel->name, [this, number, session, id = reel->id, wanted, to, all, last](Progress& progress) {
-            const Reel& r = *session.reel(id);
-            const ReelMaterial material = prepareReel(recipeOf(r), Progress(progress, 0, 0.3));
-            for (size_t i = 0; i < wanted.size(); ++i) {
-                const double share = 0.7 / double(wanted.size());
-                all->push_back(deliver(wanted[i], deliverySource(session, r, wanted[i], material), to, false, Progress(progress, 0.3 + share * double(i), 0.3 + share * double(i + 1))));
-                QMetaObject::invokeMethod(this, [this, number, report = all->back()] {
-                    if (number != m_number) return;
-                    m_reports.push_back(report);
-                    emit changed();
-                }, Qt::QueuedConnection);
-            }
-            if (last) writeDeliveryReport(*all, session.name, to);
-        }, m_controller.ending(this, [this, number] { return number == m_number; }, [this, last, folder] {
-            emit changed();
-            if (!last || busy()) return;
-            const auto held = std::count_if(m_reports.begin(), m_reports.end(), [](const DeliveryReport& r) { return r.heldBack; });
-            if (held) emit m_controller.notice(QString("%1 of %2 files failed a check and were held back: see the list, or delivery.html in %3.").arg(held).arg(m_reports.size()).arg(folder));
-            else if (!m_reports.empty()) emit m_controller.done(QString("%1 files are in %2, all checks passed.").arg(m_reports.size()).arg(folder));
-        }));
-    }
+    return found;
+}
+
+QString DispatchDesk::timeLeft() const {
+    const auto jobs = m_work.status();
+    return jobs.empty() || jobs.front().secondsLeft < 0 || m_queue->paused() ? QString() : QString::fromStdString(formatDuration(jobs.front().secondsLeft));
+}
+
+std::vector<DeliveryReport> DispatchDesk::reports() const {
+    std::vector<DeliveryReport> all;
+    for (const auto& t : m_queue->tasks()) all.insert(all.end(), t.reports.begin(), t.reports.end());
+    return all;
+}
+
+void DispatchDesk::handOver(const QString& folder, double handles) {
+    const Reel* reel = m_controller.reel();
+    if (!reel) return void(emit m_controller.notice("Add a recording at Intake first."));
+    const auto made = std::make_shared<std::string>();
+    m_work.submit("Handing over " + reel->name, [session = m_controller.session(), id = reel->id, to = toPath(folder), handles, made](Progress& progress) {
+        const Reel& r = *session.reel(id);
+        const ReelMaterial material = prepareReel(recipeOf(r), Progress(progress, 0, 0.5));
+        *made = handOverReel(session, r, material, handles, to, Progress(progress, 0.5, 1)).string();
+    }, m_controller.ending(this, [] { return true; }, [this, made] {
+        emit changed();
+        if (!made->empty()) emit m_controller.done(QString("Handed over in %1; MANIFEST.txt says what is what.").arg(QString::fromStdString(*made)));
+        if (m_queue->waiting() && !busy()) start();
+    }));
     emit changed();
 }
 

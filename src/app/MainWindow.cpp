@@ -31,6 +31,15 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     top->setContentsMargins(0, 4, 12, 4);
     top->setSpacing(6);
     m_course = new CourseBar(controller);
+    m_course->askAboutDispatch([this] {
+        switch (m_desks.dispatch.standing()) {
+            case DispatchDesk::Standing::InWork: return CourseBar::State::InWork;
+            case DispatchDesk::Standing::Delivered: return CourseBar::State::Done;
+            case DispatchDesk::Standing::Refused: return CourseBar::State::Attention;
+            default: return CourseBar::State::Empty;
+        }
+    });
+    connect(&m_desks.dispatch, &DispatchDesk::changed, m_course, qOverload<>(&QWidget::update));
     m_course->setMinimumWidth(560);
     m_course->setFixedHeight(52);
     m_name = new QLabel;

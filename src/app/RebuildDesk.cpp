@@ -115,9 +115,7 @@ void RebuildDesk::makePlan() {
     auto plan = std::make_shared<MixPlan>();
     plan->rebuild = m_shown;
     plan->materials = m_materials;
-    plan->channels = state->info->channels == 6 ? 6 : state->info->channels == 1 ? 1 : 2;
-    // Sounds in stereo make the mix of a mono reel stereo.
-    if (plan->channels == 1 && !m_shown->sounds.empty()) plan->channels = 2;
+    plan->channels = mixChannels(state->info->channels, *m_shown);
     player.setMix(std::move(plan));
 }
 

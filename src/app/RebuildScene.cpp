@@ -59,7 +59,7 @@ void RebuildDesk::replaceMusic(MusicReplacement m, const std::filesystem::path& 
 
 void RebuildDesk::render(const QString& file) {
     if (!ready() || !m_materials) return;
-    const int channels = m_materials->reel().channels == 6 ? 6 : m_materials->reel().channels == 1 && m_shown->sounds.empty() ? 1 : 2;
+    const int channels = mixChannels(m_materials->reel().channels, *m_shown);
     run("Writing the mix", [file, channels, materials = m_materials, whole = m_shown](Progress& progress) {
         const int64_t frames = std::max(materials->reel().frames, int64_t(std::llround(whole->end() * materials->reel().sampleRate)));
         AudioWriter writer(toPath(file), materials->reel().sampleRate, channels, {AudioFormat::Container::Wav, AudioFormat::Bits::Float32});

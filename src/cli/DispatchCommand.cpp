@@ -1,77 +1,172 @@
 #include <CLI/CLI.hpp>
 #include <algorithm>
 #include <cstdio>
+#include <functional>
 
 #include "cli/Commands.h"
 #include "cli/ProgressLine.h"
-#include "core/delivery/DeliveryFiles.h"
+#include "core/delivery/DeliverySets.h"
+#include "core/exchange/HandOver.h"
+#include "core/session/DeliveryQueue.h"
 #include "core/session/SessionDelivery.h"
 
 namespace rivlen {
 
+namespace fs = std::filesystem;
+
 namespace {
 
 struct Options {
-    std::string session, out;
-    std::vector<std::string> only;
+    std::vector<std::string> sessions;
+    std::string out, set;
+    std::vector<std::string> only, reels;
     bool force = false, json = false;
+    double handles = 2;
+
+    /// The same command gives the same one: it goes on where an interrupted one stopped.
+    std::string key() const {
+        std::string all = set;
+        for (const auto& s : sessions) all += "|" + fs::absolute(s).string();
+        for (const auto& r : reels) all += "|reel " + r;
+        for (const auto& n : only) all += "|only " + n;
+        char digits[20];
+        std::snprintf(digits, sizeof digits, "%016zx", std::hash<std::string>()(all));
+        return digits;
+    }
 };
 
-/// All deliverables of one reel.
-void dispatchReel(const Session& session, const Reel& reel, const std::vector<Deliverable>& wanted, const Options& o, Progress& progress, std::vector<DeliveryReport>& all) {
-    ReelMaterial material;
-    {
-        ProgressLine line("preparing " + reel.name);
-        progress.onProgress = [&line](double f) { line.show(f); };
-        material = prepareReel(recipeOf(reel), progress);
-    }
-    for (const Deliverable& d : wanted) {
-        const DeliverySource source = deliverySource(session, reel, d, material);
-        ProgressLine line("dispatching " + reel.name + ", " + d.name);
-        progress.onProgress = [&line](double f) { line.show(f); };
-        const DeliveryReport report = deliver(d, source, o.out, o.force, progress);
-        all.push_back(report);
-        if (!o.json && !report.heldBack) std::printf("%s\n", report.path.c_str());
-        for (const auto& c : report.checks)
-            if (!c.passed) std::fprintf(stderr, "rivlen-cli: \"%s\" is held back: %s failed (%s).\n", report.path.filename().c_str(), c.name.c_str(), c.detail.c_str());
-        progress.onProgress = nullptr;
-    }
+std::vector<const Reel*> chosenReels(const Session& session, const std::string& file, const std::vector<std::string>& names) {
+    if (session.reels.empty()) throw Error(Error::Kind::Usage, "The session \"" + file + "\" has no reels: add a recording first.");
+    std::vector<const Reel*> reels;
+    for (const Reel& reel : session.reels)
+        if (names.empty() || std::find(names.begin(), names.end(), reel.name) != names.end()) reels.push_back(&reel);
+    for (const auto& name : names)
+        if (std::none_of(reels.begin(), reels.end(), [&](const Reel* r) { return r->name == name; })) throw Error(Error::Kind::Usage, "The session \"" + file + "\" has no reel called \"" + name + "\": see its \"reels\", or leave --reel out.");
+    return reels;
 }
 
-void run(const Options& o, Progress& progress) {
-    const Session session = loadSession(o.session);
+std::vector<Deliverable> chosenDeliverables(const Session& session, const Options& o) {
+    const auto& all = !o.set.empty() ? readDeliverySet(o.set).deliverables : session.deliverables.empty() ? usualDeliverables() : session.deliverables;
     std::vector<Deliverable> wanted;
-    for (const Deliverable& d : session.deliverables.empty() ? usualDeliverables() : session.deliverables)
+    for (const Deliverable& d : all)
         if (o.only.empty() ? d.on : std::find(o.only.begin(), o.only.end(), d.name) != o.only.end()) wanted.push_back(d);
     for (const auto& name : o.only)
         if (std::none_of(wanted.begin(), wanted.end(), [&](const Deliverable& d) { return d.name == name; }))
             throw Error(Error::Kind::Usage, "The session has no deliverable called \"" + name + "\": see its \"deliverables\", or leave --only out.");
-    if (session.reels.empty()) throw Error(Error::Kind::Usage, "The session \"" + o.session + "\" has no reels: add a recording first.");
-    std::vector<const Reel*> reels;
-    for (const Reel& reel : session.reels) reels.push_back(&reel);
-    checkNames(session, reels, wanted, o.out, o.force);  // before anything is made
-    std::vector<DeliveryReport> all;
-    for (const Reel& reel : session.reels) dispatchReel(session, reel, wanted, o, progress, all);
-    writeDeliveryReport(all, session.name, o.out);
-    if (o.json) {
-        nlohmann::json list = nlohmann::json::array();
-        for (const auto& r : all) list.push_back(toJson(r));
-        std::printf("%s\n", nlohmann::json{{"deliverables", list}}.dump(1).c_str());
+    if (wanted.empty()) throw Error(Error::Kind::Usage, "None of the session's deliverables is switched on: name them with --only.");
+    return wanted;
+}
+
+/// Fills the queue from the sessions; where it holds just that already, from an interrupted dispatch, it is left as it is.
+void fill(DeliveryQueue& queue, const Options& o, const fs::path& journal) {
+    std::vector<std::function<void(DeliveryQueue&)>> adding;
+    const auto earlier = queue.tasks();
+    size_t same = 0;
+    std::vector<Session> sessions;
+    for (const auto& file : o.sessions) sessions.push_back(loadSession(file));
+    for (size_t i = 0; i < sessions.size(); ++i) {
+        const Session& session = sessions[i];
+        const auto wanted = chosenDeliverables(session, o);
+        const auto reels = chosenReels(session, o.sessions[i], o.reels);
+        for (const Reel* reel : reels) {
+            same += adding.size() < earlier.size() && earlier[adding.size()].reel() == *reel && earlier[adding.size()].session.deliverables == wanted && earlier[adding.size()].session.name == session.name;
+            adding.push_back([&session, reel, wanted, &o](DeliveryQueue& q) { q.add(session, *reel, wanted, o.out, o.force); });
+        }
     }
-    if (std::any_of(all.begin(), all.end(), [](const DeliveryReport& r) { return r.heldBack; })) throw Error(Error::Kind::Other, "Some deliverables failed their checks and were held back; the others are in \"" + o.out + "\".");
+    if (!earlier.empty() && same == adding.size() && same == earlier.size()) {
+        std::fprintf(stderr, "rivlen-cli: going on with a dispatch that was interrupted.\n");
+        for (const auto& t : earlier) queue.retry(t.id);
+        return;
+    }
+    queue.clear();
+    std::error_code ignored;
+    fs::create_directories(journal, ignored);
+    for (const auto& add : adding) add(queue);
+}
+
+void run(const Options& o, Progress& progress) {
+    const fs::path journal = fs::path(o.out) / (".rivlen-queue-" + o.key());
+    DeliveryQueue queue(journal);
+    if (!o.reels.empty()) {
+        queue.reportName = "delivery";
+        for (const auto& r : o.reels) queue.reportName += "." + r;
+        std::replace(queue.reportName.begin(), queue.reportName.end(), '/', '-');
+    }
+    std::vector<DeliveryTask> tasks;
+    try {
+        fill(queue, o, journal);
+        ProgressLine line("dispatching");
+        progress.onProgress = [&](double f) { line.show(f, queue.at()); };
+        queue.run(progress);
+        progress.onProgress = nullptr;
+        tasks = queue.tasks();
+        queue.clear();
+    } catch (...) {
+        progress.onProgress = nullptr;
+        queue.clear();
+        throw;
+    }
+    nlohmann::json list = nlohmann::json::array();
+    const DeliveryTask* failed = nullptr;
+    bool held = false;
+    for (const auto& t : tasks) {
+        for (const auto& report : t.reports) {
+            list.push_back(toJson(report));
+            if (!o.json && !report.heldBack)
+                for (const auto& file : report.files) std::printf("%s\n", file.c_str());
+            for (const auto& c : report.checks)
+                if (!c.passed) std::fprintf(stderr, "rivlen-cli: \"%s\" is held back: %s failed (%s).\n", report.path.filename().c_str(), c.name.c_str(), c.detail.c_str());
+            held = held || report.heldBack;
+        }
+        if (t.state == DeliveryTask::State::Failed) {
+            if (failed) std::fprintf(stderr, "rivlen-cli: %s\n", failed->error.c_str());
+            failed = &t;
+        }
+    }
+    if (o.json) std::printf("%s\n", nlohmann::json{{"deliverables", list}}.dump(1).c_str());
+    if (failed) throw Error(failed->errorKind, failed->error);
+    if (held) throw Error(Error::Kind::Other, "Some deliverables failed their checks and were held back; the others are in \"" + o.out + "\".");
+}
+
+void handOver(const Options& o, Progress& progress) {
+    nlohmann::json list = nlohmann::json::array();
+    for (const auto& file : o.sessions) {
+        const Session session = loadSession(file);
+        for (const Reel* reel : chosenReels(session, file, o.reels)) {
+            ProgressLine line("handing over " + reel->name);
+            progress.onProgress = [&](double f) { line.show(f); };
+            const ReelMaterial material = prepareReel(recipeOf(*reel), Progress(progress, 0, 0.5));
+            const fs::path made = handOverReel(session, *reel, material, o.handles, o.out, Progress(progress, 0.5, 1));
+            progress.onProgress = nullptr;
+            list.push_back({{"reel", reel->name}, {"path", made.string()}});
+            if (!o.json) std::printf("%s\n", made.c_str());
+        }
+    }
+    if (o.json) std::printf("%s\n", nlohmann::json{{"handovers", list}}.dump(1).c_str());
 }
 
 }  // namespace
 
 void addDispatch(CLI::App& program, Progress& progress) {
     auto o = std::make_shared<Options>();
-    auto* command = program.add_subcommand("dispatch", "Makes a session's deliverables: rendered, brought to their loudness, checked.");
-    command->add_option("SESSION", o->session, "A .rivlen file.")->required();
+    auto* command = program.add_subcommand("dispatch", "Makes sessions' deliverables: rendered, brought to their loudness, checked. Given again after a crash it goes on where it stopped.");
+    command->add_option("SESSION", o->sessions, "One or more .rivlen files.")->required();
     command->add_option("--out", o->out, "Folder for the files; made when missing.")->required();
     command->add_option("--only", o->only, "Only the deliverable of this name; may be given several times.");
+    command->add_option("--reel", o->reels, "Only the reel of this name; may be given several times.");
+    command->add_option("--set", o->set, "Deliverables of this file instead of the session's own.");
     command->add_flag("--force", o->force, "Overwrite files that are there.");
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->callback([o, &progress] { run(*o, progress); });
+
+    auto h = std::make_shared<Options>();
+    auto* hand = program.add_subcommand("handover", "Writes the rebuilt lanes for the next department: clips with handles, event lists, stems, markers.");
+    hand->add_option("SESSION", h->sessions, "One or more .rivlen files.")->required();
+    hand->add_option("--out", h->out, "Folder for the folders; made when missing.")->required();
+    hand->add_option("--reel", h->reels, "Only the reel of this name; may be given several times.");
+    hand->add_option("--handles", h->handles, "Seconds of sound before and after each clip, as far as there is any.")->check(CLI::Range(0.0, 600.0));
+    hand->add_flag("--json", h->json, "Print one JSON document.");
+    hand->callback([h, &progress] { handOver(*h, progress); });
 }
 
 }  // namespace rivlen

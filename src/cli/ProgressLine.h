@@ -9,7 +9,8 @@ class ProgressLine {
 public:
     explicit ProgressLine(std::string label);
     ~ProgressLine();
-    void show(double fraction);
+    /// what: what is being done just now, after the label.
+    void show(double fraction, const std::string& what = {});
 
 private:
     using Clock = std::chrono::steady_clock;

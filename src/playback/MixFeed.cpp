@@ -63,7 +63,8 @@ void MixFeed::fill(PlayBlock& block, int64_t first) {
     for (int i = 0; i < block.frames && out.channels() > 0; ++i) {
         const auto x = [&](int c) { return out.channel(c)[size_t(i)]; };
         float left = x(0), right = x(out.channels() > 1 ? 1 : 0);
-        if (out.channels() == 6) left += half * (x(2) + x(4)), right += half * (x(2) + x(5));
+        if (out.channels() >= 6) left += half * (x(2) + x(4)), right += half * (x(2) + x(5));
+        if (out.channels() == 8) left += half * x(6), right += half * x(7);
         block.mix[size_t(i)] = left;
         block.mix[size_t(PlayBlock::kFrames + i)] = right;
     }

@@ -9,6 +9,7 @@
 #include "core/audio/Error.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkCheck.h"
+#include "core/media/FileSum.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

@@ -8,6 +8,7 @@
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
+#include "core/media/FileSum.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

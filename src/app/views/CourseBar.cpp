@@ -43,7 +43,7 @@ CourseBar::State CourseBar::stationState(int station) const {
         case 1: return state->splitting ? State::InWork : split ? State::Done : State::Empty;
         case 2: return !split ? State::Empty : reel->strength == Reel::neutralStrength() ? State::InWork : State::Done;
         case 3: return reel->rebuild->empty() ? State::Empty : State::InWork;
-        default: return State::Empty;
+        default: return m_dispatch ? m_dispatch() : State::Empty;
     }
 }
 

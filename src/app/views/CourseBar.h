@@ -16,6 +16,8 @@ public:
 
     explicit CourseBar(Controller& controller, QWidget* parent = nullptr);
     State stationState(int station) const;
+    /// Who knows how far the present reel's delivery is.
+    void askAboutDispatch(std::function<State()> dispatch) { m_dispatch = std::move(dispatch); }
     QSize sizeHint() const override { return {560, 52}; }
 
 protected:
@@ -27,6 +29,7 @@ private:
     QRectF stationRect(int station) const;
     int stationAt(const QPointF& p) const;
     Controller& m_controller;
+    std::function<State()> m_dispatch;
 };
 
 }  // namespace rivlen

@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <ctime>
 
 #include "core/audio/Error.h"
 
@@ -16,18 +15,6 @@ const auto& rowOr(const Table& table, Same same) {
     return found == table.end() ? table.front() : *found;
 }
 
-Deliverable made(const char* name, const char* holds, std::optional<double> loudness = {}, double tolerance = 0.5, double ceiling = -1, Storage storage = Storage::Wav, int bits = 24) {
-    Deliverable d;
-    d.name = name;
-    d.holds = holds;
-    d.loudness = loudness;
-    d.tolerance = tolerance;
-    d.ceiling = ceiling;
-    d.storage = storage;
-    d.bits = bits;
-    return d;
-}
-
 }  // namespace
 
 const std::vector<DeliveryContent>& deliveryContents() {
@@ -39,6 +26,7 @@ const std::vector<DeliveryContent>& deliveryContents() {
         {"ambience", "Ambience and effects", "The lanes of the ambience and added sounds.", {2, -1}, false},
         {"mix-without-music", "Mix without music", "Dialogue, ambience and effects, through the chain of the mix.", {0, 2, -1}, true},
         {"mix-without-dialogue", "Mix without dialogue", "Music, ambience and effects, through the chain of the mix.", {1, 2, -1}, true},
+        {"instrumental", "Instrumental", "The music without the voice over it, through the chain of the mix; nothing is ducked, since nobody speaks.", {1}, true, false},
     };
     return table;
 }
@@ -51,6 +39,8 @@ const std::vector<StorageFacts>& storageTable() {
     static const std::vector<StorageFacts> table = {
         {Storage::Wav, "wav", "WAV", "wav", true},          {Storage::Flac, "flac", "FLAC", "flac", true},    {Storage::Aiff, "aiff", "AIFF", "aiff", true},
         {Storage::Vorbis, "vorbis", "Ogg Vorbis", "ogg", false}, {Storage::Opus, "opus", "Ogg Opus", "opus", false}, {Storage::Mp3, "mp3", "MP3", "mp3", false},
+        {Storage::Aac, "aac", "AAC", "m4a", false},             {Storage::Mp4, "mp4", "Picture, MP4 with AAC", "mp4", false, true},
+        {Storage::Mov, "mov", "Picture, MOV with PCM", "mov", true, true}, {Storage::Mkv, "mkv", "Picture, MKV with PCM", "mkv", true, true},
     };
     return table;
 }
@@ -59,75 +49,23 @@ const StorageFacts& storageFacts(Storage storage) {
     return rowOr(storageTable(), [&](const auto& f) { return f.storage == storage; });
 }
 
-const std::vector<DeliverySet>& shippedDeliveries() {
-    static const std::vector<DeliverySet> sets = [] {
-        std::vector<DeliverySet> all;
-        const auto parts = [](std::vector<Deliverable> first) {
-            for (const char* part : {"music-and-effects", "dialogue", "music", "ambience"}) first.push_back(made(part, part));
-            return first;
-        };
-        all.push_back({"Broadcast, EBU R 128", "-23.0 LUFS within 0.5 LU, at most -1 dBTP (EBU R 128), M&E and stems", parts({made("mix", "mix", -23.0, 0.5, -1)})});
-        all.push_back({"Broadcast, ATSC A/85", "-24 LKFS within 2 dB, at most -2 dBTP (ATSC A/85), M&E and stems", parts({made("mix", "mix", -24.0, 2, -2)})});
-        all.push_back({"Streaming", "-27 LUFS within 2 LU, at most -2 dBTP: common practice of some services, no published source; they measure the dialogue alone, this the whole", parts({made("mix", "mix", -27.0, 2, -2)})});
-        all.push_back({"Web and podcast", "-16 LUFS, at most -1 dBTP: common practice; a FLAC and an MP3 to listen to", {made("web", "mix", -16.0, 0.5, -1, Storage::Flac, 16), made("listening copy", "mix", -16.0, 1, -1, Storage::Mp3)}});
-        all.push_back({"Music library", "full mix, mix without dialogue and music, as they are", {made("mix", "mix"), made("without dialogue", "mix-without-dialogue"), made("music", "music")}});
-        return all;
-    }();
-    return sets;
-}
-
-const std::vector<Deliverable>& usualDeliverables() {
-    static const std::vector<Deliverable> usual = [] {
-        std::vector<Deliverable> all;
-        for (const char* part : {"mix", "music-and-effects", "dialogue", "music", "ambience"}) all.push_back(made(part, part));
-        return all;
-    }();
-    return usual;
-}
-
-const std::vector<std::pair<const char*, const char*>>& fileNameTokens() {
-    static const std::vector<std::pair<const char*, const char*>> tokens = {
-        {"session", "the session's name"}, {"reel", "the reel's name"}, {"name", "the deliverable's name"}, {"holds", "what it holds"},
-        {"loudness", "the loudness it is brought to, or \"as is\""}, {"date", "today, as 2026-11-25"},
+const std::vector<DeliveryStrength>& deliveryStrengths() {
+    static const std::vector<DeliveryStrength> table = {
+        {"natural", "natural", "As the preset \"Natural playback\": what surrounds the voice is some 9 dB down (common practice: 60 to 70 % isolation)."},
+        {"isolated", "fully isolated", "Full depth: nothing of the rest is left."},
     };
-    return tokens;
+    return table;
 }
 
-std::string deliveryFileName(const Deliverable& d, const std::string& session, const std::string& reel) {
-    std::string out;
-    for (size_t i = 0; i < d.fileName.size(); ++i) {
-        if (d.fileName[i] != '{') {
-            out += d.fileName[i];
-            continue;
-        }
-        const size_t end = d.fileName.find('}', i);
-        const std::string token = d.fileName.substr(i + 1, end == std::string::npos ? std::string::npos : end - i - 1);
-        if (end == std::string::npos) throw Error(Error::Kind::Usage, "The name \"" + d.fileName + "\" opens a brace that it does not close.");
-        i = end;
-        if (token == "session") out += session;
-        else if (token == "reel") out += reel;
-        else if (token == "name") out += d.name;
-        else if (token == "holds") out += d.holds;
-        else if (token == "loudness") {
-            char text[24] = "as is";
-            if (d.loudness) std::snprintf(text, sizeof text, "%.0f LUFS", *d.loudness);
-            out += text;
-        } else if (token == "date") {
-            const std::time_t now = std::time(nullptr);
-            char text[16];
-            std::strftime(text, sizeof text, "%Y-%m-%d", std::localtime(&now));
-            out += text;
-        } else {
-            throw Error(Error::Kind::Usage, "The name \"" + d.fileName + "\" uses {" + token + "}, which does not stand for anything.");
-        }
-    }
-    for (char& c : out)
-        if (std::string("/\\:*?\"<>|").find(c) != std::string::npos || static_cast<unsigned char>(c) < 32) c = '-';
-    while (!out.empty() && (out.front() == '.' || out.front() == ' ')) out.erase(out.begin());
-    while (!out.empty() && (out.back() == '.' || out.back() == ' ')) out.pop_back();
-    if (out.empty()) throw Error(Error::Kind::Usage, "The name pattern of \"" + d.name + "\" makes an empty name: give it some text or a token.");
-    return out + "." + storageFacts(d.storage).ending;
+namespace {
+
+constexpr std::pair<Dither, const char*> kDithers[] = {{Dither::Triangular, "triangular"}, {Dither::Shaped, "shaped"}, {Dither::None, "none"}};
+
+const char* wordOf(Dither dither) {
+    return std::find_if(std::begin(kDithers), std::end(kDithers), [&](const auto& d) { return d.first == dither; })->second;
 }
+
+}  // namespace
 
 nlohmann::json toJson(const Deliverable& d) {
     nlohmann::json j{{"name", d.name}, {"holds", d.holds}, {"format", storageFacts(d.storage).id}, {"bits", d.bits}, {"ceiling", d.ceiling}, {"file_name", d.fileName}};
@@ -135,6 +73,12 @@ nlohmann::json toJson(const Deliverable& d) {
     if (d.span) j["span"] = {d.span->first, d.span->second};
     if (d.loudness) j["loudness"] = *d.loudness, j["tolerance"] = d.tolerance;
     if (d.sampleRate) j["sample_rate"] = d.sampleRate;
+    if (d.dialogueGated) j["gated_by"] = "dialogue";
+    if (d.dither != Dither::Triangular) j["dither"] = wordOf(d.dither);
+    if (d.layout != ChannelLayout::Own) j["layout"] = layoutFacts(d.layout).id;
+    if (d.monoFiles) j["mono_files"] = true;
+    if (d.keepOriginal) j["keep_original"] = true;
+    if (!d.language.empty()) j["language"] = d.language;
     if (!d.on) j["on"] = false;
     return j;
 }
@@ -146,6 +90,9 @@ Deliverable deliverableFromJson(const nlohmann::json& j) {
     const auto wrong = [&d](const std::string& what) { return Error(Error::Kind::InputUnreadable, "The deliverable \"" + d.name + "\" " + what); };
     if (std::none_of(deliveryContents().begin(), deliveryContents().end(), [&](const auto& c) { return d.holds == c.id; })) throw wrong("holds \"" + d.holds + "\", which is not known here.");
     d.candidate = j.value("candidate", "");
+    const bool kept = d.candidate.size() == 1 && d.candidate[0] >= 'A' && d.candidate[0] <= 'D';
+    if (!d.candidate.empty() && !kept && std::none_of(deliveryStrengths().begin(), deliveryStrengths().end(), [&](const auto& x) { return d.candidate == x.id; }))
+        throw wrong("asks for the strength \"" + d.candidate + "\", which is not known here.");
     if (j.contains("span")) d.span = {j.at("span").at(0), j.at("span").at(1)};
     if (j.contains("loudness")) d.loudness = j.at("loudness").get<double>();
     d.tolerance = j.value("tolerance", d.tolerance);
@@ -156,6 +103,19 @@ Deliverable deliverableFromJson(const nlohmann::json& j) {
     d.storage = known->storage;
     d.bits = j.value("bits", d.bits);
     d.sampleRate = j.value("sample_rate", 0);
+    d.dialogueGated = j.value("gated_by", "") == "dialogue";
+    const std::string dither = j.value("dither", "triangular"), layout = j.value("layout", "own");
+    const auto kind = std::find_if(std::begin(kDithers), std::end(kDithers), [&](const auto& x) { return dither == x.second; });
+    if (kind == std::end(kDithers)) throw wrong("asks for the dither \"" + dither + "\", which is not known here.");
+    d.dither = kind->first;
+    const auto channels = std::find_if(channelLayouts().begin(), channelLayouts().end(), [&](const auto& x) { return layout == x.id; });
+    if (channels == channelLayouts().end()) throw wrong("asks for the layout \"" + layout + "\", which is not known here.");
+    d.layout = channels->layout;
+    d.monoFiles = j.value("mono_files", false);
+    d.keepOriginal = j.value("keep_original", false);
+    d.language = j.value("language", "");
+    if (!d.language.empty() && (d.language.size() != 3 || std::any_of(d.language.begin(), d.language.end(), [](char c) { return c < 'a' || c > 'z'; })))
+        throw wrong("has a language that is not three small letters, as \"eng\" (ISO 639-2).");
     d.fileName = j.value("file_name", d.fileName);
     d.on = j.value("on", true);
     if (d.name.empty()) throw wrong("has no name.");

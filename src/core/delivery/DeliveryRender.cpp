@@ -1,17 +1,14 @@
 #include "core/delivery/DeliveryRender.h"
 
-#include <unistd.h>
-
 #include <algorithm>
 #include <cmath>
-#include <functional>
 
 #include "core/audio/Decibel.h"
 #include "core/audio/Resampler.h"
-#include "core/delivery/Inspection.h"
-#include "core/media/AudioWriter.h"
+#include "core/delivery/DeliveryChecks.h"
 #include "core/media/FinalName.h"
 #include "core/media/MediaReader.h"
+#include "core/media/PictureMux.h"
 
 namespace rivlen {
 
@@ -19,48 +16,33 @@ namespace fs = std::filesystem;
 
 namespace {
 
-/// A hidden folder that goes away with everything in it.
-class WorkFolder {
-public:
-    explicit WorkFolder(const fs::path& beside) {
-        static std::atomic<int> number{0};
-        m_path = beside / (".rivlen-" + std::to_string(getpid()) + "-" + std::to_string(++number));
-        std::error_code problem;
-        fs::create_directories(m_path, problem);
-        if (problem) throw Error(Error::Kind::OutputUnwritable, "\"" + beside.string() + "\" cannot be written to (" + problem.message() + "): choose another folder, or check its permissions.");
-    }
-    ~WorkFolder() {
-        std::error_code ignored;
-        fs::remove_all(m_path, ignored);
-    }
-    fs::path operator/(const std::string& name) const { return m_path / name; }
-
-private:
-    fs::path m_path;
-};
-
 const AudioFormat kFloat{AudioFormat::Container::Wav, AudioFormat::Bits::Float32};
 
 AudioFormat formatOf(const Deliverable& d) {
     AudioFormat f;
     f.bits = d.bits == 16 ? AudioFormat::Bits::Int16 : d.bits == 24 ? AudioFormat::Bits::Int24 : AudioFormat::Bits::Float32;
+    f.dither = d.dither;
+    f.layout = d.layout;
     switch (d.storage) {
-        case Storage::Wav: f.container = AudioFormat::Container::Wav; break;
         case Storage::Flac: f.container = AudioFormat::Container::Flac; break;
         case Storage::Aiff: f.container = AudioFormat::Container::Aiff; break;
         case Storage::Vorbis: f.container = AudioFormat::Container::Vorbis; break;
         case Storage::Opus: f.container = AudioFormat::Container::Opus; break;
         case Storage::Mp3: f.container = AudioFormat::Container::Mp3; break;
+        default: f.container = AudioFormat::Container::Wav;
     }
-    if (f.container == AudioFormat::Container::Flac && f.bits == AudioFormat::Bits::Float32) f.bits = AudioFormat::Bits::Int24;
+    const bool integers = d.storage == Storage::Flac || d.storage == Storage::Mov || d.storage == Storage::Mkv;
+    if (integers && f.bits == AudioFormat::Bits::Float32) f.bits = AudioFormat::Bits::Int24;
+    if (d.storage == Storage::Aac || d.storage == Storage::Mp4) f.bits = AudioFormat::Bits::Float32;  // of the file that is encoded
     return f;
 }
 
-/// Rates that a storage can hold: Opus and MP3 know few.
+/// Rates that a storage can hold: lossy ones know few.
 int rateFor(const Deliverable& d, int own) {
     const int wanted = d.sampleRate > 0 ? d.sampleRate : own;
     if (d.storage == Storage::Opus) return 48000;
-    if (d.storage == Storage::Mp3 && wanted != 32000 && wanted != 44100 && wanted != 48000) return wanted % 44100 == 0 ? 44100 : 48000;
+    const bool few = d.storage == Storage::Mp3 || d.storage == Storage::Aac || d.storage == Storage::Mp4;
+    if (few && wanted != 32000 && wanted != 44100 && wanted != 48000) return wanted % 44100 == 0 ? 44100 : 48000;
     return wanted;
 }
 
@@ -82,16 +64,18 @@ void eachBlock(const fs::path& file, const Progress& progress, const std::functi
     }
 }
 
-Inspection inspected(const fs::path& file, const Progress& progress) {
+Measurement measured(const fs::path& file, const fs::path& speech, const Progress& progress) {
     MediaReader reader(file);
-    return inspect(reader, progress);
+    if (speech.empty()) return measure(reader, nullptr, MeasurementDetail::Overview, progress);
+    MediaReader voice(speech);
+    return measure(reader, &voice, MeasurementDetail::Overview, progress);
 }
 
 /// Gain, and where a ceiling is given a limiter, from one file into another; dB that were limited at most.
 double levelled(const fs::path& from, const fs::path& to, double gainDb, std::optional<double> ceiling, const Progress& progress) {
     MediaReader facts(from);
     const int channels = facts.channels();
-    AudioWriter writer(to, facts.sampleRate(), channels, kFloat);
+    AudioWriter writer(to, facts.sampleRate(), channels, kFloat, true);
     Limiter limiter(channels, facts.sampleRate());
     ChainSettings settings;
     if (ceiling) settings.ceiling = *ceiling;
@@ -114,169 +98,211 @@ double levelled(const fs::path& from, const fs::path& to, double gainDb, std::op
     return most;
 }
 
-/// Passes a file on at another rate.
-void atRate(const fs::path& file, int rate, const Progress& progress, const std::function<void(const AudioBuffer&)>& sink) {
-    MediaReader facts(file);
-    Resampler resampler(facts.sampleRate(), rate, facts.channels());
-    eachBlock(file, progress, [&](AudioBuffer& block, bool) { sink(resampler.process(block)); });
-    sink(resampler.finish());
+std::string sentence(const Deliverable& d, const AudioFormat& format, int rate, int channels) {
+    const StorageFacts& storage = storageFacts(d.storage);
+    const char* bits = !storage.lossless ? "" : format.bits == AudioFormat::Bits::Float32 ? "32-bit float, " : format.bits == AudioFormat::Bits::Int24 ? "24 bit, " : "16 bit, ";
+    const std::string what = d.layout == ChannelLayout::Own ? text("%d channel%s", channels, channels == 1 ? "" : "s") : std::string(layoutFacts(d.layout).name);
+    return text("%s, %s%d Hz, ", storage.name, bits, rate) + what + (d.monoFiles && channels > 1 ? " in mono files" : "");
 }
 
-std::optional<double> known(double v) { return std::isfinite(v) && v > -190 ? std::optional(v) : std::nullopt; }
+/// One delivery on its way: the steps share what they find.
+class Making {
+public:
+    Making(const Deliverable& deliverable, const DeliverySource& from, const fs::path& to, bool overwrite)
+        : d(deliverable), source(from), folder(to), content(deliveryContent(d.holds)), format(formatOf(d)), own(source.materials->reel().sampleRate), rate(rateFor(d, own)), channels(channelsOf(d.layout, source.channels)) {
+        report.name = d.name;
+        report.reel = source.reel;
+        for (const auto& name : deliveryFileNames(d, source.session, source.reel, source.channels)) report.files.push_back(folder / name);
+        report.path = report.files[0];
+        for (const auto& file : report.files)
+            if (!overwrite && fs::exists(file)) throw Error(Error::Kind::OutputUnwritable, "\"" + file.string() + "\" is already there: choose another folder or name, or allow overwriting.");
+        if (storageFacts(d.storage).picture) {
+            if (source.picture.empty()) throw Error(Error::Kind::Usage, "\"" + d.name + "\" asks for the picture of " + source.reel + ", which has none: choose a sound format for it, or take it out for this reel.");
+            if (d.span) throw Error(Error::Kind::Usage, "\"" + d.name + "\" is a picture, which is delivered whole: take its span away.");
+        }
+        const int64_t end = std::max(source.materials->reel().frames, int64_t(std::llround(source.rebuild->end() * own)));
+        made.first = d.span ? std::clamp<int64_t>(std::llround(d.span->first * own), 0, end) : 0;
+        count = (d.span ? std::clamp<int64_t>(std::llround(d.span->second * own), made.first, end) : end) - made.first;
+        if (count <= 0) throw Error(Error::Kind::Usage, "The span of \"" + d.name + "\" lies behind the end of " + source.reel + ": give it another one.");
+        made.frames = std::llround(double(count) * rate / own);
+        made.sampleRate = rate;
+        report.format = sentence(d, format, rate, channels);
+        std::error_code ignored;
+        fs::create_directories(folder, ignored);
+        // Rendered, levelled and stored copies stand beside each other for a while.
+        double bytes = double(made.frames) * std::max(channels, source.channels) * 4 * 3;
+        if (storageFacts(d.storage).picture) bytes += double(fs::file_size(source.picture, ignored));
+        checkSpace(folder, bytes, "\"" + d.name + "\"");
+        made.work = std::make_unique<WorkFolder>(folder);
+    }
 
-/// DC of the worst channel (dBFS) and how the first two channels agree, -1 ... +1. DC is what the means of all seconds have in common: bass and plucked strings
-/// have means of their own, which come and go.
-std::pair<double, double> steadyFacts(const fs::path& file, const Progress& progress) {
-    std::vector<std::pair<double, double>> means;  // lowest and highest, by channel
-    double lr = 0, ll = 1e-12, rr = 1e-12;
-    int seconds = 0;
-    eachBlock(file, progress, [&](AudioBuffer& b, bool last) {
-        for (int64_t i = 0; b.channels() > 1 && i < b.frames(); ++i) {
-            const double l = b.channel(0)[size_t(i)], r = b.channel(1)[size_t(i)];
-            lr += l * r, ll += l * l, rr += r * r;
+    MadeDelivery make(const Progress& progress) {
+        render(Progress(progress, 0, 0.4));
+        level(Progress(progress, 0.4, 0.7));
+        store(Progress(progress, 0.7, 0.8));
+        check(Progress(progress, 0.8, 1));
+        report.heldBack = !report.passed();
+        progress.report(1);
+        made.report = std::move(report);
+        return std::move(made);
+    }
+
+private:
+    /// AmbiX is measured and limited as the loudspeakers that it is made of: loudness has no other meaning there.
+    ChannelLayout measuredLayout() const { return d.layout == ChannelLayout::AmbiX ? ChannelLayout::Own : d.layout; }
+
+    void render(const Progress& progress) {
+        RenderGraph::Options options{2, source.channels};
+        options.lanes = lanesOf(*source.rebuild, content);
+        options.chosenLanes = true;
+        options.duck = content.ducked;
+        options.mixChain = content.mixChain;
+        renderDelivery(source, options, made.first, count, rate, measuredLayout(), made.frames, rendered = *made.work / "rendered.wav", Progress(progress, 0, d.dialogueGated ? 0.6 : 1));
+        if (!d.dialogueGated) return;
+        options.lanes = lanesOf(*source.rebuild, deliveryContent("dialogue"));
+        renderDelivery(source, options, made.first, count, rate, measuredLayout(), made.frames, speech = *made.work / "speech.wav", Progress(progress, 0.6, 1));
+    }
+
+    void level(const Progress& progress) {
+        before = measured(rendered, speech, Progress(progress, 0, 0.25));
+        after = before;
+        final = *made.work / "levelled.wav";
+        if (before.inspection.noiseFloorDbfs > -190) report.noiseBefore = before.inspection.noiseFloorDbfs;
+        const auto now = before.loudness(d.dialogueGated);
+        if (!d.loudness || !now) {
+            fs::rename(rendered, final);
+        } else {
+            report.gain = *d.loudness - *now;
+            for (int round = 0; round < 3; ++round) {  // what the limiter takes from the loudness is given back
+                const bool over = before.inspection.truePeakDbtp + report.gain > d.ceiling;
+                const double from = 0.25 * (round + 1);
+                report.limited = levelled(rendered, final, report.gain, over ? std::optional(d.ceiling) : std::nullopt, Progress(progress, from, from + 0.1));
+                after = over ? measured(final, speech, Progress(progress, from + 0.1, from + 0.25)) : before.raised(report.gain);
+                const double off = *d.loudness - after.loudness(d.dialogueGated).value_or(*d.loudness);
+                if (std::fabs(off) < 0.05 || !over) break;
+                report.gain += off;
+            }
         }
-        if (last && !means.empty()) return;  // a short rest says little
-        const bool first = means.empty();
-        ++seconds;
-        means.resize(size_t(b.channels()));
-        for (int c = 0; c < b.channels(); ++c) {
-            double sum = 0;
-            for (float v : b.channel(c)) sum += double(v);
-            auto& [low, high] = means[size_t(c)];
-            const double mean = sum / double(b.frames());
-            low = first ? mean : std::min(low, mean);
-            high = first ? mean : std::max(high, mean);
+        if (after.inspection.noiseFloorDbfs > -190) report.noiseAfter = after.inspection.noiseFloorDbfs;
+        progress.report(1);
+    }
+
+    AudioNotes notes() const {
+        AudioNotes n;
+        n.description = source.session + ", " + source.reel + ", " + d.name;
+        n.project = source.session, n.scene = source.reel;
+        if (source.timecode) n.timeReference = std::llround((*source.timecode + double(made.first) / own) * rate);
+        const auto known = [](double v) { return std::isfinite(v) && v > -190 ? std::optional(v) : std::nullopt; };
+        n.integrated = known(after.inspection.integratedLufs), n.range = known(after.inspection.rangeLu), n.truePeak = known(after.inspection.truePeakDbtp);
+        n.maxMomentary = after.maxMomentary, n.maxShortTerm = after.maxShortTerm;
+        n.frames = made.frames;
+        const auto names = channelNames(d.layout, channels);
+        for (const auto& name : names) n.tracks.push_back(names.size() > 1 ? d.name + " " + name : d.name);
+        for (const Marker& marker : source.rebuild->markers) {
+            const int64_t at = std::llround((marker.at - double(made.first) / own) * rate);
+            if (at >= 0 && at < made.frames) n.cues.emplace_back(at, marker.name);
         }
-    });
-    double dc = 0;
-    if (seconds < 5) std::fill(means.begin(), means.end(), std::pair(0.0, 0.0));  // too short to tell
-    for (const auto& [low, high] : means) dc = std::max({dc, low, -high});
-    return {toDb(dc), means.size() > 1 && ll + rr > 1e-9 ? lr / std::sqrt(ll * rr) : 1.0};
-}
+        return n;
+    }
+
+    void store(const Progress& progress) {
+        for (const auto& file : report.files) made.stored.push_back(*made.work / file.filename().string());
+        const bool muxed = d.storage == Storage::Aac || storageFacts(d.storage).picture;
+        const AudioNotes all = notes();
+        const bool apart = report.files.size() > 1;
+        std::vector<std::unique_ptr<AudioWriter>> writers;
+        for (size_t i = 0; i < made.stored.size(); ++i) {
+            AudioNotes own = all;
+            if (apart) own.tracks = {all.tracks[i]};
+            toStore.push_back(muxed ? *made.work / "sound.wav" : made.stored[i]);
+            writers.push_back(std::make_unique<AudioWriter>(toStore.back(), rate, apart ? 1 : channels, format, false, &own));
+        }
+        eachBlock(final, Progress(progress, 0, muxed ? 0.3 : 1), [&](AudioBuffer& block, bool) {
+            const AudioBuffer out = d.layout == ChannelLayout::AmbiX ? toLayout(block, d.layout) : std::move(block);
+            for (size_t i = 0; i < writers.size(); ++i) {
+                if (!apart) {
+                    writers[i]->write(out);
+                    continue;
+                }
+                AudioBuffer one(1, out.frames());
+                std::copy(out.channel(int(i)).begin(), out.channel(int(i)).end(), one.channel(0).begin());
+                writers[i]->write(one);
+            }
+        });
+        for (auto& w : writers) {
+            fingerprints.push_back(w->fingerprint());
+            w->commit();
+        }
+        if (!muxed) return;
+        const NewSound sound{toStore[0], format.bits == AudioFormat::Bits::Float32 ? NewSound::Codec::Aac : format.bits == AudioFormat::Bits::Int16 ? NewSound::Codec::Pcm16 : NewSound::Codec::Pcm24, all.description, d.language};
+        muxSound(d.storage == Storage::Aac ? fs::path() : source.picture, sound, d.keepOriginal, made.stored[0], Progress(progress, 0.3, 1));
+    }
+
+    void check(const Progress& progress) {
+        CheckedDelivery c{d, format, made.stored, fingerprints, final, source.picture, made.frames, rate, channels, before, after};
+        checkDelivery(c, report, progress);
+    }
+
+    const Deliverable& d;
+    const DeliverySource& source;
+    const fs::path& folder;
+    const DeliveryContent& content;
+    const AudioFormat format;
+    const int own, rate, channels;
+    int64_t count = 0;
+    DeliveryReport report;
+    MadeDelivery made;
+    fs::path rendered, speech, final;
+    std::vector<fs::path> toStore;
+    std::vector<uint64_t> fingerprints;
+    Measurement before, after;
+};
 
 }  // namespace
 
-bool DeliveryReport::passed() const {
-    return std::all_of(checks.begin(), checks.end(), [](const DeliveryCheck& c) { return c.passed; });
+std::set<std::string> lanesOf(const Rebuild& rebuild, const DeliveryContent& content) {
+    std::set<std::string> ids;
+    for (const auto& lane : rebuild.lanes)
+        if (std::find(content.stems.begin(), content.stems.end(), lane->stem) != content.stems.end()) ids.insert(lane->id);
+    return ids;
 }
 
-nlohmann::json toJson(const DeliveryReport& r) {
-    const auto number = [](const std::optional<double>& v) { return v ? nlohmann::json(std::round(*v * 100) / 100) : nlohmann::json(nullptr); };
-    nlohmann::json checks = nlohmann::json::array();
-    for (const auto& c : r.checks) checks.push_back({{"name", c.name}, {"passed", c.passed}, {"detail", c.detail}});
-    return {{"name", r.name}, {"reel", r.reel}, {"path", r.path.string()}, {"format", r.format}, {"duration_s", std::round(r.duration * 1000) / 1000}, {"integrated_lufs", number(r.integrated)},
-            {"range_lu", number(r.range)}, {"true_peak_dbtp", number(r.truePeak)}, {"gain_db", number(r.gain)}, {"limited_db", number(r.limited)},
-            {"noise_floor_before_dbfs", number(r.noiseBefore)}, {"noise_floor_after_dbfs", number(r.noiseAfter)}, {"held_back", r.heldBack}, {"checks", checks}};
+void renderDelivery(const DeliverySource& source, RenderGraph::Options options, int64_t first, int64_t count, int rate, ChannelLayout layout, int64_t frames, const fs::path& file, const Progress& progress) {
+    const int own = source.materials->reel().sampleRate, channels = channelsOf(layout, source.channels);
+    AudioWriter writer(file, rate, channels, kFloat);
+    Resampler resampler(own, rate, source.channels);
+    int64_t written = 0;
+    const auto put = [&](const AudioBuffer& audio) {  // converted rates end a frame early or late
+        const int64_t some = std::min(audio.frames(), frames - written);
+        if (some > 0) writer.write(toLayout(some == audio.frames() ? audio : audio.slice(0, some), layout));
+        written += std::max<int64_t>(0, some);
+    };
+    renderMix(source.rebuild, source.materials, std::move(options), first, count, [&](const AudioBuffer& b) { put(rate == own ? b : resampler.process(b)); }, progress);
+    if (rate != own) put(resampler.finish());
+    if (written < frames) writer.write(AudioBuffer(channels, frames - written));
+    writer.commit();
+}
+
+MadeDelivery makeDelivery(const Deliverable& d, const DeliverySource& source, const fs::path& folder, bool overwrite, const Progress& progress) {
+    return Making(d, source, folder, overwrite).make(progress);
+}
+
+void giveNames(MadeDelivery& made, bool overwrite) {
+    DeliveryReport& report = made.report;
+    if (report.heldBack) return;
+    for (size_t i = 0; i < made.stored.size(); ++i) {
+        const std::error_code problem = giveFinalName(made.stored[i], report.files[i], overwrite);
+        if (!problem) continue;
+        std::error_code ignored;
+        for (size_t k = 0; k < i && !overwrite; ++k) fs::remove(report.files[k], ignored);  // all of them or none
+        throw Error(Error::Kind::OutputUnwritable, "\"" + report.files[i].string() + "\" cannot get its name: " + problem.message() + ".");
+    }
 }
 
 DeliveryReport deliver(const Deliverable& d, const DeliverySource& source, const fs::path& folder, bool overwrite, const Progress& progress) {
-    DeliveryReport report;
-    report.name = d.name;
-    report.reel = source.reel;
-    const DeliveryContent& content = deliveryContent(d.holds);
-    const StorageFacts& storage = storageFacts(d.storage);
-    report.path = folder / deliveryFileName(d, source.session, source.reel);
-    if (!overwrite && fs::exists(report.path))
-        throw Error(Error::Kind::OutputUnwritable, "\"" + report.path.string() + "\" is already there: choose another folder or name, or allow overwriting.");
-    const ReelMaterial& reel = source.materials->reel();
-    const int own = reel.sampleRate, rate = rateFor(d, own);
-    const int64_t end = std::max(reel.frames, int64_t(std::llround(source.rebuild->end() * own)));
-    const int64_t first = d.span ? std::clamp<int64_t>(std::llround(d.span->first * own), 0, end) : 0;
-    const int64_t count = (d.span ? std::clamp<int64_t>(std::llround(d.span->second * own), first, end) : end) - first;
-    if (count <= 0) throw Error(Error::Kind::Usage, "The span of \"" + d.name + "\" lies behind the end of " + source.reel + ": give it another one.");
-    std::error_code ignored;
-    fs::create_directories(folder, ignored);
-    // Rendered, levelled and stored copies stand beside each other for a while.
-    if (const auto space = fs::space(folder, ignored); !ignored && space.available != uintmax_t(-1)) {
-        const uintmax_t need = uintmax_t(count) * uintmax_t(source.channels) * 4 * 3;
-        if (space.available < need)
-            throw Error(Error::Kind::OutputUnwritable, text("\"%s\" has %.0f MB left, and \"%s\" needs %.0f MB while it is made: free some space or choose another disk.", folder.c_str(), double(space.available) / 1e6, d.name.c_str(), double(need) / 1e6));
-    }
-    const WorkFolder work(folder);
-
-    RenderGraph::Options options{2, source.channels};
-    for (const auto& lane : source.rebuild->lanes)
-        if (std::find(content.stems.begin(), content.stems.end(), lane->stem) != content.stems.end()) options.lanes.insert(lane->id);
-    options.chosenLanes = true;
-    options.mixChain = content.mixChain;
-    const fs::path rendered = work / "rendered.wav", final = work / "levelled.wav";
-    {
-        AudioWriter writer(rendered, own, source.channels, kFloat);
-        renderMix(source.rebuild, source.materials, options, first, count, [&](const AudioBuffer& b) { writer.write(b); }, Progress(progress, 0, 0.4));
-        writer.commit();
-    }
-    const Inspection before = inspected(rendered, Progress(progress, 0.4, 0.5));
-    report.noiseBefore = known(before.noiseFloorDbfs);
-    Inspection after = before;
-    if (d.loudness && std::isfinite(before.integratedLufs)) {
-        report.gain = *d.loudness - before.integratedLufs;
-        for (int round = 0; round < 3; ++round) {  // what the limiter takes from the loudness is given back
-            fs::remove(final, ignored);
-            const bool over = before.truePeakDbtp + report.gain > d.ceiling;
-            report.limited = levelled(rendered, final, report.gain, over ? std::optional(d.ceiling) : std::nullopt, Progress(progress, 0.5 + 0.1 * round, 0.55 + 0.1 * round));
-            after = inspected(final, Progress(progress, 0.55 + 0.1 * round, 0.6 + 0.1 * round));
-            if (std::fabs(*d.loudness - after.integratedLufs) < 0.05 || !over) break;
-            report.gain += *d.loudness - after.integratedLufs;
-        }
-    } else {
-        fs::rename(rendered, final);
-    }
-    report.noiseAfter = known(after.noiseFloorDbfs);
-
-    AudioNotes notes;
-    notes.description = source.session + ", " + source.reel + ", " + d.name;
-    if (source.timecode) notes.timeReference = std::llround((*source.timecode + double(first) / own) * rate);
-    notes.integrated = known(after.integratedLufs), notes.range = known(after.rangeLu), notes.truePeak = known(after.truePeakDbtp);
-    const fs::path stored = work / report.path.filename().string();
-    const AudioFormat format = formatOf(d);
-    int64_t written = 0;
-    {
-        AudioWriter writer(stored, rate, source.channels, format, false, &notes);
-        atRate(final, rate, Progress(progress, 0.8, 0.88), [&](const AudioBuffer& b) {
-            writer.write(b);
-            written += b.frames();
-        });
-        writer.commit();
-    }
-    report.format = text("%s, %s%d Hz, %d channel%s", storage.name, storage.lossless ? (format.bits == AudioFormat::Bits::Float32 ? "32-bit float, " : format.bits == AudioFormat::Bits::Int24 ? "24 bit, " : "16 bit, ") : "", rate, source.channels, source.channels == 1 ? "" : "s");
-
-    // ---- what the file itself says ----
-    const auto check = [&report](const char* name, bool passed, const std::string& detail) { report.checks.push_back({name, passed, detail}); };
-    MediaReader reader(stored);
-    report.duration = double(reader.frames()) / reader.sampleRate();
-    const auto expected = int64_t(std::llround(double(count) * rate / own));
-    const int64_t tolerance = storage.lossless ? (rate == own ? 0 : 1) : 2 * 1152;
-    check("length", std::llabs(reader.frames() - expected) <= tolerance, text("%lld frames, %lld expected", static_cast<long long>(reader.frames()), static_cast<long long>(expected)));
-    check("rate and channels", reader.sampleRate() == rate && reader.channels() == source.channels, text("%d Hz, %d channels", reader.sampleRate(), reader.channels()));
-    const Inspection found = inspect(reader, Progress(progress, 0.88, 0.94));
-    report.integrated = known(found.integratedLufs), report.range = known(found.rangeLu), report.truePeak = known(found.truePeakDbtp);
-    check("not silent", found.peakDbfs > -90 || before.peakDbfs <= -90, text("peak %.1f dBFS", found.peakDbfs));
-    const bool whole = format.bits != AudioFormat::Bits::Float32 || !storage.lossless;
-    check("no clipping", !whole || after.peakDbfs <= 0.0001, text("peak %.2f dBFS%s", after.peakDbfs, whole && after.peakDbfs > 0 ? ": over full scale; give it a loudness with a ceiling, or 32-bit float" : ""));
-    const auto [dc, phase] = steadyFacts(stored, Progress(progress, 0.94, 0.97));
-    check("no DC", dc < -50, text("%.0f dBFS", dc));
-    check("phase", phase > -0.5, text("correlation %+.2f%s", phase, phase <= -0.5 ? ": the sides cancel in mono" : ""));
-    if (d.loudness && report.integrated) {
-        check("loudness", std::fabs(*report.integrated - *d.loudness) <= d.tolerance + (storage.lossless ? 0 : 0.2), text("%.1f LUFS, %.1f within %.1f wanted", *report.integrated, *d.loudness, d.tolerance));
-        check("true peak", !report.truePeak || *report.truePeak <= d.ceiling + (storage.lossless ? 0.05 : 0.5), text("%.1f dBTP, at most %.1f wanted", report.truePeak.value_or(-200), d.ceiling));
-    }
-    if (storage.lossless) {
-        double worst = 0;
-        int64_t at = 0;
-        atRate(final, rate, Progress(progress, 0.97, 1), [&](const AudioBuffer& b) {
-            const AudioBuffer again = reader.read(at, b.frames());
-            for (size_t i = 0; i < b.samples().size(); ++i) worst = std::max(worst, std::fabs(double(std::clamp(b.samples()[i], whole ? -1.0f : -100.0f, whole ? 1.0f : 100.0f)) - again.samples()[i]));
-            at += b.frames();
-        });
-        // A step of the stored numbers; dither moves a sample by up to one more.
-        const double step = format.bits == AudioFormat::Bits::Int16 ? 2.1 / 32768 : format.bits == AudioFormat::Bits::Int24 ? 1.1 / 8388608 : 0;
-        check("read again", worst <= step, text("largest difference %.1f dBFS", toDb(worst)));
-    }
-    report.heldBack = !report.passed();
-    if (const std::error_code problem = report.heldBack ? std::error_code() : giveFinalName(stored, report.path, overwrite))
-        throw Error(Error::Kind::OutputUnwritable, "\"" + report.path.string() + "\" cannot get its name: " + problem.message() + ".");
-    progress.report(1);
-    return report;
+    MadeDelivery made = makeDelivery(d, source, folder, overwrite, progress);
+    giveNames(made, overwrite);
+    return made.report;
 }
 
 }  // namespace rivlen

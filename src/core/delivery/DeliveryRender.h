@@ -1,34 +1,12 @@
 #pragma once
-#include <filesystem>
+#include <memory>
 
 #include "core/delivery/Deliverable.h"
+#include "core/delivery/DeliveryReport.h"
+#include "core/delivery/WorkFolder.h"
 #include "core/rebuild/RenderGraph.h"
 
 namespace rivlen {
-
-/// One thing that was looked at before a file got its name.
-struct DeliveryCheck {
-    std::string name;
-    bool passed = true;
-    std::string detail;  ///< with figures; where it failed, why
-};
-
-/// What became of a deliverable.
-struct DeliveryReport {
-    std::string name, reel, format;
-    std::filesystem::path path;       ///< of the file; where it is held back, where it would have been
-    double duration = 0;              ///< seconds
-    std::optional<double> integrated, range, truePeak;  ///< LUFS, LU, dBTP, of the file itself; nothing for silence
-    double gain = 0;                  ///< dB that it was raised by to reach its loudness
-    double limited = 0;               ///< dB, 0 or below: most that the limiter took down
-    std::optional<double> noiseBefore, noiseAfter;  ///< dBFS: the noise floor before and after the gain
-    std::vector<DeliveryCheck> checks;
-    bool heldBack = false;            ///< a check failed: there is no file
-
-    bool passed() const;
-};
-
-nlohmann::json toJson(const DeliveryReport& report);
 
 /// What a reel gives its deliverables.
 struct DeliverySource {
@@ -37,11 +15,31 @@ struct DeliverySource {
     std::shared_ptr<Materials> materials;
     int channels = 2;                    ///< of the mix
     std::optional<double> timecode;      ///< seconds of the first frame on the timecode's clock, for BWF's time reference
+    std::filesystem::path picture;       ///< the video file that the reel is of; empty: there is no picture
 };
 
-/// Makes one deliverable: rendered, measured, brought to its loudness by gain and, only where peaks would pass the ceiling, a limiter, stored, read again and checked.
-/// The file gets its name when all checks have passed; until then there is a hidden folder beside it, which goes away in any case. A file that is there is not
-/// replaced unless overwrite is given. Throws Error (Usage, Cancelled, InputUnreadable, OutputUnwritable).
+/// A deliverable whose files are whole and checked, but have no names yet.
+struct MadeDelivery {
+    DeliveryReport report;
+    std::unique_ptr<WorkFolder> work;
+    std::vector<std::filesystem::path> stored;  ///< in the work folder, by report.files
+    int64_t first = 0, frames = 0;              ///< its span: first frame at the reel's rate, frames at its own
+    int sampleRate = 0;
+};
+
+/// Makes one deliverable: rendered at its rate and in its layout, measured, brought to its loudness by gain and, only where peaks would pass the ceiling, a limiter, stored,
+/// read again and checked. A file that is there is refused unless overwrite is given. Throws Error (Usage, Cancelled, InputUnreadable, OutputUnwritable).
+MadeDelivery makeDelivery(const Deliverable& deliverable, const DeliverySource& source, const std::filesystem::path& folder, bool overwrite, const Progress& progress);
+
+/// Gives a made delivery's files their names, unless a check failed: then it is held back. Throws Error (OutputUnwritable); then none of them has its name.
+void giveNames(MadeDelivery& made, bool overwrite);
+
+/// Both, one after the other.
 DeliveryReport deliver(const Deliverable& deliverable, const DeliverySource& source, const std::filesystem::path& folder, bool overwrite, const Progress& progress);
+
+/// Lanes of a rebuild that a deliverable of this content is made of, by id.
+std::set<std::string> lanesOf(const Rebuild& rebuild, const DeliveryContent& content);
+/// Renders lanes at a rate and in a layout into a 32-bit float WAV of exactly so many frames.
+void renderDelivery(const DeliverySource& source, RenderGraph::Options options, int64_t first, int64_t count, int sampleRate, ChannelLayout layout, int64_t frames, const std::filesystem::path& file, const Progress& progress);
 
 }  // namespace rivlen

@@ -8,21 +8,35 @@
 
 namespace rivlen {
 
+NoiseFloor::NoiseFloor(int rate) : m_stretch(std::max(1, rate / 20)) {}
+
+void NoiseFloor::add(const AudioBuffer& audio) {
+    for (int64_t from = 0; from + m_stretch <= audio.frames(); from += m_stretch) {
+        double energy = 0;
+        for (int c = 0; c < audio.channels(); ++c)
+            for (float v : audio.channel(c).subspan(size_t(from), size_t(m_stretch))) energy += double(v) * v;
+        if (energy > 0) m_levels.push_back(energy / double(m_stretch * audio.channels()));
+    }
+}
+
+double NoiseFloor::dbfs() {
+    if (m_levels.empty()) return kSilenceDb;
+    const size_t tenth = std::max<size_t>(1, m_levels.size() / 10);
+    std::nth_element(m_levels.begin(), m_levels.begin() + long(tenth - 1), m_levels.end());
+    double sum = 0;
+    for (size_t i = 0; i < tenth; ++i) sum += m_levels[i];
+    return toDb(std::sqrt(sum / double(tenth)));
+}
+
 Inspection inspect(SampleSource& source, const Progress& progress) {
     LoudnessMeter meter(source.channels(), source.sampleRate());
-    const int64_t stretch = std::max<int64_t>(1, source.sampleRate() / 20);
-    const int64_t block = stretch * 40;
-    std::vector<double> levels;
+    NoiseFloor floor(source.sampleRate());
+    const int64_t block = std::max<int64_t>(1, source.sampleRate() / 20) * 40;
     for (int64_t at = 0; at < source.frames(); at += block) {
         progress.throwIfCancelled();
         const AudioBuffer audio = source.read(at, std::min(block, source.frames() - at));
         meter.add(audio);
-        for (int64_t from = 0; from + stretch <= audio.frames(); from += stretch) {
-            double energy = 0;
-            for (int c = 0; c < audio.channels(); ++c)
-                for (float v : audio.channel(c).subspan(size_t(from), size_t(stretch))) energy += double(v) * v;
-            if (energy > 0) levels.push_back(energy / double(stretch * audio.channels()));
-        }
+        floor.add(audio);
         progress.report(double(at + audio.frames()) / double(source.frames()));
     }
     Inspection found;
@@ -30,14 +44,7 @@ Inspection inspect(SampleSource& source, const Progress& progress) {
     found.rangeLu = meter.range();
     found.truePeakDbtp = meter.truePeak();
     found.peakDbfs = meter.samplePeak();
-    found.noiseFloorDbfs = kSilenceDb;
-    if (!levels.empty()) {
-        const size_t tenth = std::max<size_t>(1, levels.size() / 10);
-        std::nth_element(levels.begin(), levels.begin() + long(tenth - 1), levels.end());
-        double sum = 0;
-        for (size_t i = 0; i < tenth; ++i) sum += levels[i];
-        found.noiseFloorDbfs = toDb(std::sqrt(sum / double(tenth)));
-    }
+    found.noiseFloorDbfs = floor.dbfs();
     return found;
 }
 

@@ -1,5 +1,6 @@
 #pragma once
 #include <nlohmann/json.hpp>
+#include <vector>
 
 #include "core/audio/Progress.h"
 #include "core/audio/SampleSource.h"
@@ -12,6 +13,18 @@ struct Inspection {
     double integratedLufs = 0, rangeLu = 0, truePeakDbtp = 0;
     double peakDbfs = 0;
     double noiseFloorDbfs = 0;  ///< RMS of the quietest tenth of 50 ms stretches, digital silence left out
+};
+
+/// The RMS of the quietest tenth of 50 ms stretches. Feed blocks in order, of a multiple of 50 ms but for the last.
+class NoiseFloor {
+public:
+    explicit NoiseFloor(int sampleRate);
+    void add(const AudioBuffer& audio);
+    double dbfs();  ///< kSilenceDb for digital silence
+
+private:
+    int64_t m_stretch;
+    std::vector<double> m_levels;
 };
 
 /// Reads the whole source in blocks; cancellable.

@@ -37,6 +37,10 @@ LoudnessMeter::LoudnessMeter(int channels, int sampleRate, Detail detail) : m(st
         const int map[] = {EBUR128_LEFT, EBUR128_RIGHT, EBUR128_CENTER, EBUR128_UNUSED, EBUR128_LEFT_SURROUND, EBUR128_RIGHT_SURROUND};
         for (unsigned c = 0; c < 6; ++c) ebur128_set_channel(m->state, c, map[c]);
     }
+    if (channels == 8) {  // 7.1: only what lies between 60 and 120 degrees weighs +1.5 dB (ITU-R BS.1770-4, annex 3)
+        const int map[] = {EBUR128_LEFT, EBUR128_RIGHT, EBUR128_CENTER, EBUR128_UNUSED, EBUR128_Mp135, EBUR128_Mm135, EBUR128_Mp090, EBUR128_Mm090};
+        for (unsigned c = 0; c < 8; ++c) ebur128_set_channel(m->state, c, map[c]);
+    }
 }
 
 LoudnessMeter::~LoudnessMeter() = default;

@@ -37,6 +37,16 @@ std::shared_ptr<StemStore> splitStems(const fs::path& source, const ReelRecipe& 
 
 }  // namespace
 
+bool isPrepared(const ReelRecipe& recipe) {
+    fs::path work = recipe.source;
+    if (const auto chain = treatmentsAt(recipe.treatments, kRecordingPlace); !chain.empty()) {
+        const auto repaired = RepairedFile::find(recipe.source, chain);
+        if (!repaired) return false;
+        work = repaired->file;
+    }
+    return !recipe.needsStems || StemStore::openFinished(StemStore::folderFor(work, forQuality(findNetwork(recipe.network), recipe.quality).sha256, recipe.quality)) != nullptr;
+}
+
 ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
     fs::path work = recipe.source;
     const MediaReader recording(recipe.source);  // says what is wrong with it before anything is begun

@@ -7,7 +7,7 @@
 #include <atomic>
 #include <cmath>
 #include <ctime>
-#include <random>
+#include <cstring>
 #include <vector>
 
 #include "core/audio/Error.h"
@@ -34,9 +34,11 @@ struct AudioWriter::Impl {
     SNDFILE* handle = nullptr;
     int channels = 0;
     bool overwrite = false;
-    bool dither = false;
-    std::minstd_rand random{20240229};
+    std::unique_ptr<Quantiser> quantiser;  ///< null: stored as floats, or lossy
+    bool lossless = true;
+    uint64_t sum = kNoFingerprint;
     std::vector<float> interleaved;
+    std::vector<int32_t> stored;
 
     [[noreturn]] void fail(const std::string& why) const {
         throw Error(Error::Kind::OutputUnwritable, "\"" + file.string() + "\" cannot be written: " + why);
@@ -45,7 +47,7 @@ struct AudioWriter::Impl {
 
 namespace {
 
-int typeOf(const AudioFormat& f) {
+int typeOf(const AudioFormat& f, int channels, const AudioNotes* notes) {
     const int bits = f.bits == AudioFormat::Bits::Int16 ? SF_FORMAT_PCM_16 : f.bits == AudioFormat::Bits::Int24 ? SF_FORMAT_PCM_24 : SF_FORMAT_FLOAT;
     switch (f.container) {
         case AudioFormat::Container::Flac: return SF_FORMAT_FLAC | bits;
@@ -53,7 +55,10 @@ int typeOf(const AudioFormat& f) {
         case AudioFormat::Container::Vorbis: return SF_FORMAT_OGG | SF_FORMAT_VORBIS;
         case AudioFormat::Container::Opus: return SF_FORMAT_OGG | SF_FORMAT_OPUS;
         case AudioFormat::Container::Mp3: return SF_FORMAT_MPEG | SF_FORMAT_MPEG_LAYER_III;
-        default: return SF_FORMAT_RF64 | bits;
+        default: {
+            const bool small = notes && notes->frames > 0 && double(notes->frames) * channels * 4 < 4.0e9;
+            return (!small ? SF_FORMAT_RF64 : channels > 2 ? SF_FORMAT_WAVEX : SF_FORMAT_WAV) | bits;
+        }
     }
 }
 
@@ -61,6 +66,59 @@ void fill(char* field, size_t size, const std::string& text) { std::copy_n(text.
 
 /// Loudness fields are hundredths; what is not known is 0x7fff (EBU Tech 3285, 2.4).
 int16_t hundredths(const std::optional<double>& v) { return v ? int16_t(std::lround(std::clamp(*v, -99.99, 99.99) * 100)) : int16_t(0x7fff); }
+
+std::string escaped(const std::string& plain) {
+    std::string out;
+    for (char c : plain) out += c == '<' ? "&lt;" : c == '>' ? "&gt;" : c == '&' ? "&amp;" : std::string(1, c);
+    return out;
+}
+
+/// iXML 1.5 (open specification): project, scene, note, and a name for each track.
+std::string ixml(const AudioNotes& notes) {
+    std::string x = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<BWFXML>\n<IXML_VERSION>1.5</IXML_VERSION>\n";
+    x += "<PROJECT>" + escaped(notes.project) + "</PROJECT>\n<SCENE>" + escaped(notes.scene) + "</SCENE>\n<NOTE>" + escaped(notes.description) + "</NOTE>\n";
+    x += "<TRACK_LIST>\n<TRACK_COUNT>" + std::to_string(notes.tracks.size()) + "</TRACK_COUNT>\n";
+    for (size_t i = 0; i < notes.tracks.size(); ++i) {
+        const std::string number = std::to_string(i + 1);
+        x += "<TRACK><CHANNEL_INDEX>" + number + "</CHANNEL_INDEX><INTERLEAVE_INDEX>" + number + "</INTERLEAVE_INDEX><NAME>" + escaped(notes.tracks[i]) + "</NAME></TRACK>\n";
+    }
+    return x + "</TRACK_LIST>\n</BWFXML>\n";
+}
+
+void addChunk(SNDFILE* handle, const char* id, std::string& bytes) {
+    if (bytes.size() % 2) bytes += '\0';  // chunks are of even length
+    SF_CHUNK_INFO chunk{};
+    std::strncpy(chunk.id, id, sizeof chunk.id - 1);
+    chunk.id_size = 4;
+    chunk.datalen = unsigned(bytes.size());
+    chunk.data = bytes.data();
+    sf_set_chunk(handle, &chunk);
+}
+
+void putNumber(std::string& bytes, uint32_t v) {
+    for (int i = 0; i < 4; ++i) bytes += char(v >> (8 * i) & 0xff);
+}
+
+/// Cue points, and their names as an associated data list (RIFF: "adtl" with a "labl" each).
+void describeCues(SNDFILE* handle, const std::vector<std::pair<int64_t, std::string>>& cues) {
+    SF_CUES list{};
+    list.cue_count = uint32_t(std::min<size_t>(cues.size(), 100));  // as many as libsndfile's structure holds
+    std::string names = "adtl";
+    for (uint32_t i = 0; i < list.cue_count; ++i) {
+        SF_CUE_POINT& p = list.cue_points[i];
+        p.indx = int32_t(i + 1);
+        p.position = p.sample_offset = uint32_t(cues[i].first);
+        p.fcc_chunk = 0x61746164;  // "data"
+        std::string name = cues[i].second + '\0';
+        names += "labl";
+        putNumber(names, uint32_t(4 + name.size()));
+        putNumber(names, i + 1);
+        names += name;
+        if (name.size() % 2) names += '\0';
+    }
+    sf_command(handle, SFC_SET_CUE, &list, sizeof list);
+    addChunk(handle, "LIST", names);
+}
 
 void describe(SNDFILE* handle, const AudioFormat& format, const AudioNotes& notes) {
     if (format.container != AudioFormat::Container::Wav) {
@@ -83,8 +141,14 @@ void describe(SNDFILE* handle, const AudioFormat& format, const AudioNotes& note
     info.loudness_value = hundredths(notes.integrated);
     info.loudness_range = hundredths(notes.range);
     info.max_true_peak_level = hundredths(notes.truePeak);
-    info.max_momentary_loudness = info.max_shortterm_loudness = 0x7fff;
+    info.max_momentary_loudness = hundredths(notes.maxMomentary);
+    info.max_shortterm_loudness = hundredths(notes.maxShortTerm);
     sf_command(handle, SFC_SET_BROADCAST_INFO, &info, sizeof info);
+    if (!notes.tracks.empty()) {
+        std::string xml = ixml(notes);
+        addChunk(handle, "iXML", xml);
+    }
+    if (!notes.cues.empty()) describeCues(handle, notes.cues);
 }
 
 }  // namespace
@@ -113,18 +177,18 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
     SF_INFO info{};
     info.samplerate = sampleRate;
     info.channels = channels;
-    info.format = typeOf(format);
-    m->dither = format.bits == AudioFormat::Bits::Int16 && (format.container == AudioFormat::Container::Wav || format.container == AudioFormat::Container::Flac || format.container == AudioFormat::Container::Aiff);
+    info.format = typeOf(format, channels, notes);
+    using Container = AudioFormat::Container;
+    m->lossless = format.container == Container::Wav || format.container == Container::Flac || format.container == Container::Aiff;
+    if (m->lossless && format.bits != AudioFormat::Bits::Float32) m->quantiser = std::make_unique<Quantiser>(format.bits == AudioFormat::Bits::Int16 ? 16 : 24, channels, format.dither);
     m->handle = sf_open(m->part.c_str(), SFM_WRITE, &info);
     if (!m->handle) m->fail(std::string(sf_strerror(nullptr)) + " Check that the folder exists and may be written to.");
     sf_command(m->handle, SFC_RF64_AUTO_DOWNGRADE, nullptr, SF_TRUE);  // plain WAV unless it grows beyond 4 GB
     sf_command(m->handle, SFC_SET_CLIPPING, nullptr, SF_TRUE);
     if (notes) describe(m->handle, format, *notes);
-    if (channels == 6) {
-        int map[] = {SF_CHANNEL_MAP_LEFT, SF_CHANNEL_MAP_RIGHT, SF_CHANNEL_MAP_CENTER,
-                     SF_CHANNEL_MAP_LFE, SF_CHANNEL_MAP_REAR_LEFT, SF_CHANNEL_MAP_REAR_RIGHT};
-        sf_command(m->handle, SFC_SET_CHANNEL_MAP_INFO, map, sizeof map);
-    }
+    if (format.layout == ChannelLayout::AmbiX) return;  // its channels are no loudspeakers: the mask stays empty
+    int surround[] = {SF_CHANNEL_MAP_LEFT, SF_CHANNEL_MAP_RIGHT, SF_CHANNEL_MAP_CENTER, SF_CHANNEL_MAP_LFE, SF_CHANNEL_MAP_REAR_LEFT, SF_CHANNEL_MAP_REAR_RIGHT, SF_CHANNEL_MAP_SIDE_LEFT, SF_CHANNEL_MAP_SIDE_RIGHT};
+    if (channels == 6 || channels == 8) sf_command(m->handle, SFC_SET_CHANNEL_MAP_INFO, surround, channels * int(sizeof(int)));
 }
 
 AudioWriter::~AudioWriter() {
@@ -137,18 +201,32 @@ AudioWriter::~AudioWriter() {
 const fs::path& AudioWriter::file() const { return m->file; }
 
 void AudioWriter::write(const AudioBuffer& audio) {
-    m->interleaved.resize(size_t(audio.frames()) * size_t(m->channels));
-    std::uniform_real_distribution<float> half(-0.5f / 32768, 0.5f / 32768);
-    for (int c = 0; c < m->channels; ++c) {
-        const auto row = audio.channel(c);
-        for (int64_t i = 0; i < audio.frames(); ++i) {
-            float v = row[size_t(i)];
-            if (m->dither && v != 0.0f) v += half(m->random) + half(m->random);  // silence stays silence
-            m->interleaved[size_t(i * m->channels + c)] = v;
+    sf_count_t written = 0;
+    if (m->quantiser) {
+        m->stored.clear();
+        m->quantiser->add(audio, m->stored);
+        written = sf_writef_int(m->handle, m->stored.data(), audio.frames());
+    } else {
+        m->interleaved.resize(size_t(audio.frames()) * size_t(m->channels));
+        for (int c = 0; c < m->channels; ++c) {
+            const auto row = audio.channel(c);
+            for (int64_t i = 0; i < audio.frames(); ++i) m->interleaved[size_t(i * m->channels + c)] = row[size_t(i)];
+        }
+        written = sf_writef_float(m->handle, m->interleaved.data(), audio.frames());
+        if (m->lossless) {
+            m->stored.resize(m->interleaved.size());
+            std::memcpy(m->stored.data(), m->interleaved.data(), m->stored.size() * sizeof(float));
         }
     }
-    if (sf_writef_float(m->handle, m->interleaved.data(), audio.frames()) != audio.frames())
-        m->fail(std::string(sf_strerror(m->handle)) + " Free some space on the disk and start again.");
+    if (written != audio.frames()) m->fail(std::string(sf_strerror(m->handle)) + " Free some space on the disk and start again.");
+    if (m->lossless) m->sum = rivlen::fingerprint(m->sum, m->stored);
+}
+
+uint64_t AudioWriter::fingerprint() const { return m->lossless ? m->sum : 0; }
+
+uint64_t fingerprint(uint64_t sum, const std::vector<int32_t>& samples) {
+    for (const int32_t v : samples) sum = (sum ^ uint32_t(v)) * 1099511628211ull;
+    return sum;
 }
 
 void AudioWriter::commit() {

@@ -27,8 +27,9 @@ void mapped(const AudioBuffer& from, size_t i, int channels, float* out) {
     if (have == 1) {
         if (channels == 2) out[0] = out[1] = kHalf * x(0);
         else out[channels >= 3 ? 2 : 0] = x(0);
-    } else if (have == 6) {
-        const float left = x(0) + kHalf * (x(2) + x(4)), right = x(1) + kHalf * (x(2) + x(5));
+    } else if ((have == 6 || have == 8) && channels <= 2) {
+        float left = x(0) + kHalf * (x(2) + x(4)), right = x(1) + kHalf * (x(2) + x(5));
+        if (have == 8) left += kHalf * x(6), right += kHalf * x(7);
         if (channels == 1) out[0] = 0.5f * (left + right);
         else out[0] = left, out[1] = right;
     } else if (channels == 1) {

@@ -149,6 +149,8 @@ std::shared_ptr<const AudioBuffer> Materials::toneSample(const Tone& tone, const
     return known.second;
 }
 
+int mixChannels(int reel, const Rebuild& rebuild) { return reel == 6 || reel == 8 ? reel : reel == 1 && rebuild.sounds.empty() ? 1 : 2; }
+
 std::optional<fs::path> soundAtRate(const fs::path& file, int rate) {
     if (MediaReader(file).sampleRate() == rate) return file;
     const fs::path converted = convertedFile(file, rate);

@@ -19,6 +19,9 @@ struct ReelMaterial {
     int64_t frames = 0;
 };
 
+/// Channels of a reel's mix: its own where those are loudspeakers that the mix knows (1, 2, 5.1, 7.1), else stereo; sounds in stereo make the mix of a mono reel stereo.
+int mixChannels(int reelChannels, const Rebuild& rebuild);
+
 /// The sounds that clips are made of, by the name of Clip::material. Stems are at the reel's strength: together they are the source. Safe from any
 /// number of threads; each reader that it opens is for one.
 class Materials : public std::enable_shared_from_this<Materials> {

@@ -131,7 +131,7 @@ struct RenderGraph::Impl {
             LaneNode& node = *lanes[i];
             for (size_t g = 0; g < groups.size(); ++g)
                 if (rebuild->groups[g].id == lane.group) node.group = int(g);
-            if (lane.duck.on && laneIndex(lane.duck.key) != int(i)) node.key = laneIndex(lane.duck.key);
+            if (options.duck && lane.duck.on && laneIndex(lane.duck.key) != int(i)) node.key = laneIndex(lane.duck.key);
             node.lookAhead = lookAheadOf(lane.duck, rate);
             node.heard = !options.chosenLanes || options.lanes.count(lane.id) > 0;
         }

@@ -34,9 +34,10 @@ public:
     static constexpr int kBlock = Chain::kBlock;
     struct Options {
         int threads = 1;
-        int channels = 2;  ///< of the mix: 1, 2 or 6
+        int channels = 2;  ///< of the mix: 1, 2, 6 or 8
         bool chosenLanes = false;       ///< only those of lanes are heard; the others still duck
         std::set<std::string> lanes = {};  ///< ids
+        bool duck = true;               ///< false: no lane makes way for another
         bool mixChain = true;           ///< false: the sum of the lanes before the chain and level of the mix
     };
     RenderGraph(Shared<Rebuild> rebuild, std::shared_ptr<Materials> materials, Options options);

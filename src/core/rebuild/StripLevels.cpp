@@ -64,10 +64,10 @@ void StripLevels::process(AudioBuffer& audio, int64_t first, const std::vector<f
             continue;
         }
         for (int pair = 0; pair < m_channels; pair += 2) {
-            // 5.1: left and right, the surrounds; centre and LFE only get the level.
+            // 5.1 and 7.1: left and right, the surrounds; centre and LFE only get the level.
             const int l = pair, r = pair + 1;
             float &x = audio.channel(l)[size_t(i)], &y = audio.channel(r)[size_t(i)];
-            if (m_channels == 6 && pair == 2) {
+            if (m_channels >= 6 && pair == 2) {
                 const auto level = float(std::sqrt((g.left * g.left + g.right * g.right) / 2) * duck);
                 x *= level, y *= level;
                 continue;

@@ -9,6 +9,7 @@
 #include "core/audio/Resources.h"
 #include "core/separation/NetworkLibrary.h"
 #include "core/separation/TorchBackend.h"
+#include "core/media/FileSum.h"
 
 namespace rivlen {
 

@@ -15,6 +15,7 @@
 #include "core/audio/Resources.h"
 #include "core/separation/Network.h"
 #include "core/separation/NetworkLibrary.h"
+#include "core/media/FileSum.h"
 
 namespace rivlen {
 

@@ -1,9 +1,5 @@
 #include "core/separation/NetworkLibrary.h"
 
-extern "C" {
-#include <libavutil/mem.h>
-#include <libavutil/sha.h>
-}
 #include <unistd.h>
 
 #include <algorithm>
@@ -12,6 +8,7 @@ extern "C" {
 
 #include "core/audio/Error.h"
 #include "core/audio/Resources.h"
+#include "core/media/FileSum.h"
 #include "core/separation/NetworkCheck.h"
 
 namespace rivlen {
@@ -108,26 +105,6 @@ void removeNetwork(const std::string& id) {
     std::error_code problem;
     fs::remove(card.file.parent_path() / (id + ".json"), problem);
     fs::remove(card.file, problem);
-}
-
-std::string fileSha256(const fs::path& file) {
-    std::ifstream in(file, std::ios::binary);
-    if (!in) return {};
-    AVSHA* sha = av_sha_alloc();
-    av_sha_init(sha, 256);
-    std::vector<char> block(1 << 20);
-    while (in.read(block.data(), std::streamsize(block.size())) || in.gcount() > 0)
-        av_sha_update(sha, reinterpret_cast<const uint8_t*>(block.data()), size_t(in.gcount()));
-    uint8_t digest[32];
-    av_sha_final(sha, digest);
-    av_free(sha);
-    std::string text;
-    for (uint8_t byte : digest) {
-        constexpr char kDigits[] = "0123456789abcdef";
-        text += kDigits[byte >> 4];
-        text += kDigits[byte & 15];
-    }
-    return text;
 }
 
 }  // namespace rivlen

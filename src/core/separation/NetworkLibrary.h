@@ -31,7 +31,4 @@ NetworkCard installNetwork(const std::filesystem::path& card);
 /// Removes an installed network. Throws Error (Usage) for a shipped or unknown one.
 void removeNetwork(const std::string& id);
 
-/// SHA-256 of a file in hexadecimal digits; empty when it cannot be read.
-std::string fileSha256(const std::filesystem::path& file);
-
 }  // namespace rivlen

@@ -39,14 +39,20 @@ Reel makeReel(const Session& session, const fs::path& source) {
     return reel;
 }
 
+namespace {
+Error refusal(const fs::path& file, const std::string& why) { return Error(Error::Kind::InputUnreadable, "The session \"" + file.string() + "\" " + why); }
+}  // namespace
+
 Session loadSession(const fs::path& file) {
-    const auto refuse = [&file](const std::string& why) {
-        return Error(Error::Kind::InputUnreadable, "The session \"" + file.string() + "\" " + why);
-    };
     std::ifstream in(file);
-    if (!in || fs::is_directory(file)) throw refuse("cannot be read: check the path.");
+    if (!in || fs::is_directory(file)) throw refusal(file, "cannot be read: check the path.");
+    return parseSession(std::string(std::istreambuf_iterator<char>(in), {}), file);
+}
+
+Session parseSession(const std::string& text, const fs::path& file) {
+    const auto refuse = [&file](const std::string& why) { return refusal(file, why); };
     try {
-        const json j = json::parse(in);
+        const json j = json::parse(text);
         if (j.value("format", "") != "rivlen-session") throw refuse("is not a Rivlen session: choose a .rivlen file.");
         if (j.at("version").get<int>() > kVersion) throw refuse("was made by a newer Rivlen: update Rivlen to open it.");
         const fs::path folder = fs::absolute(file).parent_path();
@@ -94,8 +100,7 @@ Session loadSession(const fs::path& file) {
     }
 }
 
-void saveSession(const Session& session, const fs::path& file) {
-    const fs::path folder = fs::absolute(file).parent_path();
+std::string sessionText(const Session& session, const fs::path& folder) {
     json reels = json::array();
     for (const Reel& r : session.reels) {
         const fs::path relative = r.source.lexically_relative(folder);
@@ -116,8 +121,11 @@ void saveSession(const Session& session, const fs::path& file) {
     json j{{"format", "rivlen-session"}, {"version", kVersion}, {"name", session.name},
                  {"current", session.current}, {"stage", session.stage}, {"reels", reels}};
     for (const Deliverable& d : session.deliverables) j["deliverables"].push_back(toJson(d));
-    const std::string text = j.dump(1) + "\n";
-    if (!writeWholeFile(file, text))
+    return j.dump(1) + "\n";
+}
+
+void saveSession(const Session& session, const fs::path& file) {
+    if (!writeWholeFile(file, sessionText(session, fs::absolute(file).parent_path())))
         throw Error(Error::Kind::OutputUnwritable, "The session cannot be saved as \"" + file.string() + "\": check that the folder may be written to and has space, or save it elsewhere.");
 }
 

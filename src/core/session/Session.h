@@ -91,6 +91,12 @@ Reel makeReel(const Session& session, const std::filesystem::path& source);
 /// Throws Error (InputUnreadable) with what is wrong and where.
 Session loadSession(const std::filesystem::path& file);
 
+/// The same from text; file is where its paths start from, and for the sentences.
+Session parseSession(const std::string& text, const std::filesystem::path& file);
+
+/// What saveSession() writes. folder: what the paths are relative to.
+std::string sessionText(const Session& session, const std::filesystem::path& folder);
+
 /// Writes it completely or not at all; source paths are stored relative to the file's folder.
 /// Throws Error (OutputUnwritable).
 void saveSession(const Session& session, const std::filesystem::path& file);

@@ -3,7 +3,9 @@
 #include <set>
 
 #include "core/audio/Error.h"
+#include "core/exchange/HandOver.h"
 #include "core/media/MediaReader.h"
+#include "core/session/Presets.h"
 
 namespace rivlen {
 
@@ -23,6 +25,20 @@ bool usesStems(const Rebuild& r) {
 
 StrengthCourse courseFor(const Reel& reel, const Deliverable& d) {
     if (d.candidate.empty()) return reel.course();
+    for (const auto& strength : deliveryStrengths())
+        if (d.candidate == strength.id) {
+            Reel other = reel;
+            IsolationSettings settings;  // full depth, everything else plain
+            if (d.candidate == "natural")
+                for (const Preset& p : listPresets())
+                    if (p.shipped && p.name == "Natural playback") settings = p.settings;
+            StrengthCourse& course = other.course();
+            const std::string stem = course.base.stem;
+            course = {};
+            course.base = settings;
+            course.base.stem = stem;
+            return course;
+        }
     const size_t place = size_t(d.candidate[0] - 'A');
     if (d.candidate.size() != 1 || place >= reel.candidates.size() || !reel.candidates[place])
         throw Error(Error::Kind::Usage, "The deliverable \"" + d.name + "\" asks for candidate " + d.candidate + " of " + reel.name + ", which was not kept: keep it at Weigh, or take the candidate out.");
@@ -40,8 +56,10 @@ DeliverySource deliverySource(const Session& session, const Reel& reel, const De
     source.session = session.name;
     source.reel = reel.name;
     source.rebuild = rebuildOf(reel, double(material.frames) / material.sampleRate);
-    source.channels = material.channels == 6 ? 6 : material.channels == 1 && source.rebuild->sounds.empty() ? 1 : 2;
-    source.timecode = MediaReader(reel.source).info().timecodeSeconds;
+    source.channels = mixChannels(material.channels, *source.rebuild);
+    const MediaReader recording(reel.source);
+    source.timecode = recording.info().timecodeSeconds;
+    if (recording.info().picture) source.picture = reel.source;
     material.course = courseFor(reel, d);
     source.materials = std::make_shared<Materials>(std::move(material), true);
     return source;
@@ -50,11 +68,20 @@ DeliverySource deliverySource(const Session& session, const Reel& reel, const De
 void checkNames(const Session& session, const std::vector<const Reel*>& reels, const std::vector<Deliverable>& deliverables, const fs::path& folder, bool overwrite) {
     std::set<std::string> names;
     for (const Reel* reel : reels)
-        for (const Deliverable& d : deliverables) {
-            const std::string name = deliveryFileName(d, session.name, reel->name);
-            if (!names.insert(name).second) throw Error(Error::Kind::Usage, "Two deliverables would both be called \"" + name + "\": put {reel} and {name} into their names.");
-            if (!overwrite && fs::exists(folder / name)) throw Error(Error::Kind::OutputUnwritable, "\"" + (folder / name).string() + "\" is already there: choose another folder or name, or allow overwriting.");
-        }
+        for (const Deliverable& d : deliverables)
+            for (const std::string& name : deliveryFileNames(d, session.name, reel->name, 2)) {
+                if (!names.insert(name).second) throw Error(Error::Kind::Usage, "Two deliverables would both be called \"" + name + "\": put {reel} and {name} into their names.");
+                if (!overwrite && fs::exists(folder / name)) throw Error(Error::Kind::OutputUnwritable, "\"" + (folder / name).string() + "\" is already there: choose another folder or name, or allow overwriting.");
+            }
+}
+
+fs::path handOverReel(const Session& session, const Reel& reel, const ReelMaterial& material, double handles, const fs::path& folder, const Progress& progress) {
+    const MediaInfo info = MediaReader(reel.source).info();
+    std::vector<NamedSpan> spans;
+    for (const auto& region : reel.course().regions) spans.push_back({"region", region.name.empty() ? "region" : region.name, "", region.from, region.to});
+    if (reel.loop) spans.push_back({"loop", "loop", "", reel.loop->first, reel.loop->second});
+    const DeliverySource source = deliverySource(session, reel, Deliverable(), material);
+    return writeHandOver(source, spans, info.picture ? info.picture->rate : FrameRate(), info.dropFrame(), handles, folder, progress);
 }
 
 }  // namespace rivlen

@@ -16,4 +16,7 @@ DeliverySource deliverySource(const Session& session, const Reel& reel, const De
 /// Refuses two files of one name, and with overwrite false any that is there. Throws Error (Usage, OutputUnwritable).
 void checkNames(const Session& session, const std::vector<const Reel*>& reels, const std::vector<Deliverable>& deliverables, const std::filesystem::path& folder, bool overwrite);
 
+/// Hands a reel over (writeHandOver): its rebuild, with its strength's regions and its loop among the spans. Times are counted at the picture's rate, without one at 25 frames a second.
+std::filesystem::path handOverReel(const Session& session, const Reel& reel, const ReelMaterial& material, double handles, const std::filesystem::path& folder, const Progress& progress);
+
 }  // namespace rivlen

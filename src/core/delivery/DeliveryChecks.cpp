@@ -1,0 +1,208 @@
+#include "core/delivery/DeliveryChecks.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+#include <memory>
+
+#include "core/audio/Decibel.h"
+#include "core/media/MediaReader.h"
+#include "core/media/PictureMux.h"
+
+namespace rivlen {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+std::string text(const char* format, auto... values) {
+    char line[240];
+    std::snprintf(line, sizeof line, format, values...);
+    return line;
+}
+
+std::optional<double> known(double v) { return std::isfinite(v) && v > -190 ? std::optional(v) : std::nullopt; }
+
+/// Files of one channel each, as one sound; or the one file, from some frame on.
+class StoredSound : public SampleSource {
+public:
+    StoredSound(const std::vector<fs::path>& files, int64_t lead) : m_lead(lead) {
+        for (const auto& f : files) m_readers.push_back(std::make_unique<MediaReader>(f));
+    }
+    int channels() const override { return m_readers.size() > 1 ? int(m_readers.size()) : m_readers[0]->channels(); }
+    int sampleRate() const override { return m_readers[0]->sampleRate(); }
+    int64_t frames() const override {
+        int64_t least = m_readers[0]->frames();
+        for (const auto& r : m_readers) least = std::min(least, r->frames());
+        return std::max<int64_t>(0, least - m_lead);
+    }
+    AudioBuffer read(int64_t first, int64_t count) override {
+        if (m_readers.size() == 1) return m_readers[0]->read(first + m_lead, count);
+        AudioBuffer out(channels(), count);
+        for (size_t c = 0; c < m_readers.size(); ++c) {
+            const AudioBuffer one = m_readers[c]->read(first + m_lead, count);
+            std::copy(one.channel(0).begin(), one.channel(0).end(), out.channel(int(c)).begin());
+        }
+        return out;
+    }
+    MediaReader& reader(size_t i) { return *m_readers[i]; }
+
+private:
+    int64_t m_lead;
+    std::vector<std::unique_ptr<MediaReader>> m_readers;
+};
+
+/// The sum over a file's samples as they are stored.
+uint64_t storedFingerprint(MediaReader& reader, int64_t lead, AudioFormat::Bits bits, const Progress& progress) {
+    uint64_t sum = kNoFingerprint;
+    std::vector<int32_t> samples;
+    const int64_t block = reader.sampleRate();
+    const double full = bits == AudioFormat::Bits::Int16 ? 32768 : 8388608;
+    const int shift = bits == AudioFormat::Bits::Int16 ? 16 : 8;
+    for (int64_t at = lead; at < reader.frames(); at += block) {
+        progress.throwIfCancelled();
+        const AudioBuffer x = reader.read(at, std::min(block, reader.frames() - at));
+        samples.resize(x.samples().size());
+        for (int c = 0; c < x.channels(); ++c)
+            for (int64_t i = 0; i < x.frames(); ++i) {
+                const float v = x.channel(c)[size_t(i)];
+                int32_t& to = samples[size_t(i * x.channels() + c)];
+                if (bits == AudioFormat::Bits::Float32) std::memcpy(&to, &v, sizeof v);
+                else to = int32_t(uint32_t(int32_t(std::lround(double(v) * full))) << shift);
+            }
+        sum = fingerprint(sum, samples);
+        progress.report(double(at) / double(reader.frames()));
+    }
+    return sum;
+}
+
+/// All channels in one, unevenly, so that sides that cancel each other leave something.
+std::vector<float> mono(const AudioBuffer& x) {
+    std::vector<float> out(x.channel(0).begin(), x.channel(0).end());
+    for (int c = 1; c < x.channels(); ++c)
+        for (size_t i = 0; i < out.size(); ++i) out[i] += 0.7f * x.channel(c)[i];
+    return out;
+}
+
+/// Lags at the beginning, the middle and the end, frames.
+std::vector<int64_t> lags(SampleSource& wanted, SampleSource& found) {
+    std::vector<int64_t> all;
+    for (double place : {0.1, 0.5, 0.9})
+        if (const auto lag = lagBetween(wanted, found, int64_t(double(wanted.frames()) * place), wanted.sampleRate() / 16)) all.push_back(*lag);
+    return all;
+}
+
+class Checks {
+public:
+    Checks(const CheckedDelivery& checked, DeliveryReport& to) : c(checked), d(checked.deliverable), report(to), storage(storageFacts(d.storage)) {}
+
+    void run(const Progress& progress) {
+        const int64_t lead = storage.picture ? soundLead(c.picture, c.sampleRate) : 0;
+        StoredSound stored(c.stored, lead);
+        whole = c.format.bits != AudioFormat::Bits::Float32 || !storage.lossless;
+        report.duration = double(stored.frames()) / stored.sampleRate();
+        length(stored);
+        sound(stored, Progress(progress, 0, 0.5));
+        loudness();
+        again(stored, lead, Progress(progress, 0.5, 0.8));
+        if (storage.picture) picture(stored, Progress(progress, 0.8, 1));
+    }
+
+private:
+    void check(const char* name, bool passed, const std::string& detail) { report.checks.push_back({name, passed, detail}); }
+
+    void length(StoredSound& stored) {
+        // Encoders fill up their last block.
+        const int64_t tolerance = storage.lossless ? 0 : 2 * 1152;
+        check("length", std::llabs(stored.frames() - c.frames) <= tolerance, text("%lld frames, %lld expected", static_cast<long long>(stored.frames()), static_cast<long long>(c.frames)));
+        check("rate and channels", stored.sampleRate() == c.sampleRate && stored.channels() == c.channels, text("%d Hz, %d channels", stored.sampleRate(), stored.channels()));
+        const bool ordered = c.stored.size() == 1 && d.layout != ChannelLayout::AmbiX && (c.channels == 6 || c.channels == 8) && storage.lossless;
+        if (!ordered) return;
+        const std::string layout = stored.reader(0).info().layout;
+        check("channel order", layout.rfind(c.channels == 6 ? "5.1" : "7.1", 0) == 0, "the file calls its channels " + layout);
+    }
+
+    void sound(StoredSound& stored, const Progress& progress) {
+        const bool ambisonic = d.layout == ChannelLayout::AmbiX;
+        // Loudness is that of loudspeakers: AmbiX is measured as what it was made of.
+        Measurement found = ambisonic ? c.after : measure(stored, nullptr, MeasurementDetail::Everything, progress);
+        const Inspection& i = found.inspection;
+        report.integrated = known(i.integratedLufs), report.range = known(i.rangeLu), report.truePeak = known(i.truePeakDbtp);
+        report.maxMomentary = found.maxMomentary, report.maxShortTerm = found.maxShortTerm, report.dialogue = c.after.dialogue;
+        report.shortTerm = found.shortTerm, report.wave = found.wave;
+        check("not silent", i.peakDbfs > -90 || c.before.inspection.peakDbfs <= -90, text("peak %.1f dBFS", i.peakDbfs));
+        const double peak = c.after.inspection.peakDbfs;
+        check("no clipping", !whole || peak <= 0.0001, text("peak %.2f dBFS%s", peak, whole && peak > 0 ? ": over full scale; give it a loudness with a ceiling, or 32-bit float" : ""));
+        check("no DC", found.dcDbfs < -50, text("%.0f dBFS", found.dcDbfs));
+        check("phase", found.correlation > -0.5, text("correlation %+.2f%s", found.correlation, found.correlation <= -0.5 ? ": the sides cancel in mono" : ""));
+    }
+
+    void loudness() {
+        if (!d.loudness || !report.integrated) return;
+        const bool gated = d.dialogueGated && c.after.dialogue;
+        const double now = gated ? *c.after.dialogue : *report.integrated;
+        std::string detail = text("%.1f LUFS%s, %.1f within %.1f wanted", now, gated ? " where somebody speaks" : "", *d.loudness, d.tolerance);
+        if (gated) detail += text("; %.1f s of speech", c.after.dialogueSeconds);
+        else if (d.dialogueGated) detail += "; hardly anybody speaks, so the whole counts";
+        check("loudness", std::fabs(now - *d.loudness) <= d.tolerance + (storage.lossless ? 0 : 0.2), detail);
+        check("true peak", !report.truePeak || *report.truePeak <= d.ceiling + (storage.lossless ? 0.05 : 0.5), text("%.1f dBTP, at most %.1f wanted", report.truePeak.value_or(-200), d.ceiling));
+    }
+
+    void again(StoredSound& stored, int64_t lead, const Progress& progress) {
+        if (storage.lossless) {
+            bool same = true;
+            for (size_t i = 0; i < c.stored.size(); ++i) same = same && storedFingerprint(stored.reader(i), lead, c.format.bits, progress) == c.fingerprints[i];
+            check("read again", same, same ? "every sample as it was stored" : "samples differ from what was stored: the disk may be failing; choose another one");
+            return;
+        }
+        MediaReader wanted(c.sound);
+        const auto late = lags(wanted, stored);
+        int64_t worst = 0;
+        for (int64_t lag : late) worst = std::llabs(lag) > std::llabs(worst) ? lag : worst;
+        const double ms = 1000.0 * double(worst) / c.sampleRate;
+        check("sync", std::fabs(ms) < 1, late.empty() ? std::string("nothing loud enough to tell") : text("%+.2f ms at beginning, middle and end", ms));
+    }
+
+    void picture(StoredSound& stored, const Progress& progress) {
+        const PictureSum from = pictureSum(c.picture, Progress(progress, 0, 0.5)), to = pictureSum(c.stored[0], Progress(progress, 0.5, 1));
+        report.picture = to.md5;
+        check("picture", from == to, from == to ? text("%lld packets, MD5 ", static_cast<long long>(to.packets)) + to.md5 : "its packets are not those of the recording: choose a container of the same family");
+        // Both streams' clocks, as a player reads them.
+        const MediaInfo was = MediaReader(c.picture).info(), is = stored.reader(0).info();
+        const double wanted = std::min(0.0, was.startOffset), ms = 1000 * (is.startOffset - wanted);
+        check("start", std::fabs(ms) < 1, text("the sound begins %+.2f ms off where it belongs to the picture", ms));
+    }
+
+    const CheckedDelivery& c;
+    const Deliverable& d;
+    DeliveryReport& report;
+    const StorageFacts& storage;
+    bool whole = true;
+};
+
+}  // namespace
+
+std::optional<int64_t> lagBetween(SampleSource& a, SampleSource& b, int64_t place, int64_t maximum) {
+    const int64_t count = a.sampleRate() / 2, first = std::max<int64_t>(0, place - count / 2);
+    const auto x = mono(a.read(first, count)), y = mono(b.read(first - maximum, count + 2 * maximum));
+    double energy = 0;
+    for (float v : x) energy += double(v) * v;
+    if (energy / double(count) < 1e-7) return {};
+    double best = 0, inPlace = 0, window = 0;
+    int64_t lag = 0;
+    for (int64_t i = 0; i < count; ++i) window += double(y[size_t(i)]) * y[size_t(i)];
+    for (int64_t shift = 0; shift <= 2 * maximum; ++shift) {
+        float dot = 0;
+        for (int64_t i = 0; i < count; ++i) dot += x[size_t(i)] * y[size_t(i + shift)];
+        const double likeness = double(dot) / std::sqrt(energy * std::max(window, 1e-12));
+        if (likeness > best) best = likeness, lag = shift - maximum;
+        if (shift == maximum) inPlace = likeness;
+        if (shift < 2 * maximum) window += double(y[size_t(shift + count)]) * y[size_t(shift + count)] - double(y[size_t(shift)]) * y[size_t(shift)];
+    }
+    if (inPlace > best - 0.005) lag = 0;  // what repeats itself fits as well a period later
+    return best > 0.5 ? std::optional(lag) : std::nullopt;
+}
+
+void checkDelivery(const CheckedDelivery& checked, DeliveryReport& report, const Progress& progress) { Checks(checked, report).run(progress); }
+
+}  // namespace rivlen

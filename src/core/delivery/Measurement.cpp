@@ -1,0 +1,149 @@
+#include "core/delivery/Measurement.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/audio/Decibel.h"
+#include "core/delivery/Loudness.h"
+
+namespace rivlen {
+
+namespace {
+
+constexpr double kAbsoluteGate = -70, kRelativeGate = -10;  // LUFS and LU, ITU-R BS.1770
+constexpr double kLeastSpeech = 2;                          // seconds
+
+std::optional<double> known(double v) { return std::isfinite(v) && v > -190 ? std::optional(v) : std::nullopt; }
+
+double mean(const std::vector<double>& powers) {
+    double sum = 0;
+    for (double p : powers) sum += p;
+    return powers.empty() ? 0 : sum / double(powers.size());
+}
+
+/// Blocks of the whole and of the speech in it, LUFS.
+class DialogueGate {
+public:
+    void add(double whole, double speech) { m_blocks.emplace_back(whole, speech); }
+    void finish(Measurement& out) const {
+        std::vector<double> spoken;
+        for (const auto& [whole, speech] : m_blocks)
+            if (speech > kAbsoluteGate) spoken.push_back(std::pow(10, speech / 10));
+        const double gate = std::max(kAbsoluteGate, 10 * std::log10(std::max(1e-30, mean(spoken))) + kRelativeGate);
+        std::vector<double> gated;
+        for (const auto& [whole, speech] : m_blocks)
+            if (speech > gate && std::isfinite(whole)) gated.push_back(std::pow(10, whole / 10));
+        out.dialogueSeconds = 0.1 * double(gated.size());
+        if (out.dialogueSeconds >= kLeastSpeech) out.dialogue = known(10 * std::log10(mean(gated)));
+    }
+
+private:
+    std::vector<std::pair<double, double>> m_blocks;
+};
+
+/// DC is what the means of all seconds have in common: bass and plucked strings have means of their own, which come and go.
+class SteadyFacts {
+public:
+    explicit SteadyFacts(int channels, int rate) : m_rate(rate), m_range(size_t(channels), {1e9, -1e9}), m_sum(size_t(channels), 0.0) {}
+    void add(const AudioBuffer& b) {
+        for (int64_t i = 0; b.channels() > 1 && i < b.frames(); ++i) {
+            const double l = b.channel(0)[size_t(i)], r = b.channel(1)[size_t(i)];
+            m_lr += l * r, m_ll += l * l, m_rr += r * r;
+        }
+        for (int c = 0; c < b.channels(); ++c)
+            for (float v : b.channel(c)) m_sum[size_t(c)] += double(v);
+        m_count += b.frames();
+        if (m_count < m_rate) return;
+        for (size_t c = 0; c < m_sum.size(); ++c) {
+            const double mean = m_sum[c] / double(m_count);
+            m_range[c] = {std::min(m_range[c].first, mean), std::max(m_range[c].second, mean)};
+            m_sum[c] = 0;
+        }
+        m_count = 0;
+        ++m_seconds;
+    }
+    void finish(Measurement& out) const {
+        double dc = 0;
+        if (m_seconds >= 5)  // shorter sounds cannot tell
+            for (const auto& [low, high] : m_range) dc = std::max({dc, low, -high});
+        out.dcDbfs = toDb(dc);
+        if (m_range.size() > 1 && m_ll + m_rr > 1e-9) out.correlation = m_lr / std::sqrt(m_ll * m_rr);
+    }
+
+private:
+    int m_rate;
+    std::vector<std::pair<double, double>> m_range;
+    std::vector<double> m_sum;
+    int64_t m_count = 0;
+    int m_seconds = 0;
+    double m_lr = 0, m_ll = 1e-12, m_rr = 1e-12;
+};
+
+}  // namespace
+
+std::optional<double> Measurement::loudness(bool dialogueGated) const {
+    return dialogueGated && dialogue ? dialogue : known(inspection.integratedLufs);
+}
+
+Measurement Measurement::raised(double gain) const {
+    Measurement out = *this;
+    for (auto* figure : {&out.maxMomentary, &out.maxShortTerm, &out.dialogue})
+        if (*figure) **figure += gain;
+    for (double* level : {&out.inspection.integratedLufs, &out.inspection.truePeakDbtp, &out.inspection.peakDbfs, &out.inspection.noiseFloorDbfs, &out.dcDbfs})
+        if (*level > kSilenceDb) *level += gain;
+    for (float& v : out.shortTerm) v += float(gain);
+    for (auto& [low, high] : out.wave) low *= float(fromDb(gain)), high *= float(fromDb(gain));
+    return out;
+}
+
+Measurement measure(SampleSource& source, SampleSource* speech, MeasurementDetail detail, const Progress& progress) {
+    Measurement out;
+    const bool everything = detail == MeasurementDetail::Everything;
+    const int64_t frames = source.frames(), rate = source.sampleRate(), step = std::max<int64_t>(1, rate / 10);
+    LoudnessMeter meter(source.channels(), source.sampleRate());
+    std::optional<LoudnessMeter> spoken;
+    if (speech) spoken.emplace(speech->channels(), speech->sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
+    DialogueGate gate;
+    SteadyFacts steady(source.channels(), source.sampleRate());
+    NoiseFloor floor(source.sampleRate());
+    const int64_t columns = std::clamp<int64_t>(frames / step, 1, 600);
+    out.wave.assign(size_t(columns), {0.0f, 0.0f});
+    double momentary = -INFINITY, shortTerm = -INFINITY;
+    int64_t number = 0;
+    for (int64_t at = 0; at < frames; at += step * 20) {
+        progress.throwIfCancelled();
+        const AudioBuffer block = source.read(at, std::min(step * 20, frames - at));
+        const AudioBuffer voice = speech ? speech->read(at, block.frames()) : AudioBuffer();
+        floor.add(block);
+        for (int64_t from = 0; from < block.frames(); from += step) {
+            const AudioBuffer part = block.slice(from, std::min(step, block.frames() - from));
+            meter.add(part);
+            steady.add(part);
+            if (speech) spoken->add(voice.slice(from, part.frames()));
+            auto& column = out.wave[size_t(std::min(columns - 1, (at + from) * columns / frames))];
+            for (float v : part.samples()) column = {std::min(column.first, v), std::max(column.second, v)};
+            if (part.frames() < step) continue;
+            ++number;
+            if (number >= 4 && (everything || speech)) {
+                const double m = meter.momentary();
+                momentary = std::max(momentary, m);
+                if (speech) gate.add(m, spoken->momentary());
+            }
+            if (number >= 30 && everything) shortTerm = std::max(shortTerm, meter.shortTerm());
+            if (number % 5 == 0 && everything) out.shortTerm.push_back(float(std::max(-100.0, meter.shortTerm())));
+        }
+        progress.report(double(at + block.frames()) / double(frames));
+    }
+    out.inspection.integratedLufs = meter.integrated();
+    out.inspection.rangeLu = meter.range();
+    out.inspection.truePeakDbtp = meter.truePeak();
+    out.inspection.peakDbfs = meter.samplePeak();
+    out.inspection.noiseFloorDbfs = floor.dbfs();
+    out.maxMomentary = known(momentary);
+    out.maxShortTerm = known(shortTerm);
+    if (speech) gate.finish(out);
+    steady.finish(out);
+    return out;
+}
+
+}  // namespace rivlen

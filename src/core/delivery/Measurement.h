@@ -1,0 +1,31 @@
+#pragma once
+#include "core/delivery/Inspection.h"
+
+namespace rivlen {
+
+/// All that a delivery wants to know of a sound, from one pass.
+struct Measurement {
+    Inspection inspection;
+    std::optional<double> maxMomentary, maxShortTerm;  ///< LUFS (EBU Tech 3341); short-term from 3 s on
+    std::optional<double> dialogue;                    ///< LUFS where somebody speaks; nothing below 2 s of speech or without a speech to look at
+    double dialogueSeconds = 0;
+    double dcDbfs = -200;          ///< of the worst channel
+    double correlation = 1;        ///< of the first two channels, -1 ... +1
+    std::vector<float> shortTerm;  ///< LUFS, each half second, for drawing; below -70: nothing
+    std::vector<std::pair<float, float>> wave;  ///< lowest and highest sample of each of up to 600 columns
+
+    /// What the loudness is measured by: the whole, or where that was asked for and is known the dialogue.
+    std::optional<double> loudness(bool dialogueGated) const;
+    /// What it is after a gain, dB: all levels move along (what the gates at -70 LUFS let through aside).
+    Measurement raised(double gain) const;
+};
+
+/// Overview: without momentary and short-term loudness, which cost as much as the rest.
+enum class MeasurementDetail { Overview, Everything };
+
+/// Reads the whole source. speech: the dialogue alone, at the same rate and length, or null. Dialogue-gated loudness is the mean power of those blocks of
+/// ITU-R BS.1770 (400 ms, each 100 ms) of the whole in which the speech itself passes BS.1770's gates (-70 LUFS, and 10 LU below its mean): that the blocks are told by separated
+/// dialogue is our way; that loudness is anchored in the dialogue is common practice. Throws Error (Cancelled, InputUnreadable).
+Measurement measure(SampleSource& source, SampleSource* speech, MeasurementDetail detail, const Progress& progress);
+
+}  // namespace rivlen

@@ -1,0 +1,63 @@
+#include "core/delivery/WorkFolder.h"
+
+#include <fcntl.h>
+#include <sys/file.h>
+#include <unistd.h>
+
+#include <atomic>
+#include <cstdio>
+#include <vector>
+
+#include "core/audio/Error.h"
+
+namespace rivlen {
+
+namespace fs = std::filesystem;
+
+namespace {
+constexpr const char* kPrefix = ".rivlen-work-";
+constexpr const char* kLock = "lock";
+}  // namespace
+
+WorkFolder::WorkFolder(const fs::path& beside) {
+    static std::atomic<int> number{0};
+    m_path = beside / (kPrefix + std::to_string(getpid()) + "-" + std::to_string(++number));
+    std::error_code problem;
+    fs::create_directories(m_path, problem);
+    if (!problem) m_lock = ::open((m_path / kLock).c_str(), O_CREAT | O_RDWR | O_CLOEXEC, 0600);
+    if (problem || m_lock < 0)
+        throw Error(Error::Kind::OutputUnwritable, "\"" + beside.string() + "\" cannot be written to" + (problem ? " (" + problem.message() + ")" : std::string()) + ": choose another folder, or check its permissions.");
+    ::flock(m_lock, LOCK_EX | LOCK_NB);
+}
+
+WorkFolder::~WorkFolder() {
+    std::error_code ignored;
+    fs::remove_all(m_path, ignored);
+    ::close(m_lock);
+}
+
+void WorkFolder::clearAbandoned(const fs::path& beside) {
+    std::error_code ignored;
+    std::vector<fs::path> abandoned;
+    for (const auto& entry : fs::directory_iterator(beside, ignored)) {
+        if (entry.path().filename().string().rfind(kPrefix, 0) != 0) continue;
+        const int lock = ::open((entry.path() / kLock).c_str(), O_RDWR | O_CLOEXEC);
+        if (lock < 0) continue;  // just being made, or none of ours
+        if (::flock(lock, LOCK_EX | LOCK_NB) == 0) abandoned.push_back(entry.path());
+        ::close(lock);
+    }
+    for (const auto& folder : abandoned) fs::remove_all(folder, ignored);
+}
+
+void checkSpace(const fs::path& folder, double bytes, const std::string& what) {
+    std::error_code problem;
+    const auto space = fs::space(folder, problem);
+    if (problem || space.available == uintmax_t(-1) || double(space.available) >= bytes) return;
+    char figures[120];
+    std::snprintf(figures, sizeof figures, "%.0f MB left, and %%s needs %.0f MB", double(space.available) / 1e6, bytes / 1e6);
+    std::string text = figures;
+    text.replace(text.find("%s"), 2, what);
+    throw Error(Error::Kind::OutputUnwritable, "\"" + folder.string() + "\" has " + text + " while it is made: free some space or choose another disk.");
+}
+
+}  // namespace rivlen
