@@ -1,7 +1,8 @@
 #include <gtest/gtest.h>
 
 #include "Support.h"
-#include "core/delivery/DeliveryRender.h"
+#include "core/delivery/DeliverySets.h"
+#include "core/delivery/ReelDelivery.h"
 #include "core/delivery/Inspection.h"
 #include "core/isolation/StemNames.h"
 #include "core/media/MediaReader.h"
@@ -29,12 +30,25 @@ struct Delivery : testing::Test {
         store->append(StemBlock{source, stems, {}});
         store->finish();
         ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); }, store, StrengthCourse(), kRate, 2, source.frames()};
-        reel = {"The Night Ferry", "Reel 1", plainRebuild(double(source.frames()) / kRate, false), std::make_shared<Materials>(material, true), 2, 3600.0};
+        reel = {"The Night Ferry", "Reel 1", plainRebuild(double(source.frames()) / kRate, false), std::make_shared<Materials>(material, true), 2, 3600.0, {}};
     }
     Deliverable one(const char* holds = "mix") {
         Deliverable d;
         d.name = d.holds = holds;
         return d;
+    }
+    std::vector<DeliveryReport> makeAll(const std::vector<Deliverable>& all) {
+        return deliverReel(all, [this](const Deliverable&) { return reel; }, folder / "out", false, {}, {});
+    }
+    /// The source itself on one lane, whatever it holds.
+    void plainSource() {
+        Rebuild r = plainRebuild(6, false);
+        for (auto& l : r.lanes) l.edit().clips.clear();
+        Clip c;
+        c.id = "clip-90", c.material = "source", c.length = 6;
+        r.lanes[0].edit().clips = {c};
+        reel.rebuild = r;
+        reel.materials = std::make_shared<Materials>(reel.materials->reel(), true);
     }
     DeliveryReport make(const Deliverable& d) { return deliver(d, reel, folder / "out", false, {}); }
     AudioBuffer read(const fs::path& file) {
@@ -87,13 +101,7 @@ TEST_F(Delivery, IsBroughtToItsLoudnessByGainAndLimitedOnlyWhereItMust) {
     EXPECT_NEAR(*quiet.noiseAfter - *quiet.noiseBefore, quiet.gain, 0.3) << "the noise floor moves along";
     // Short loud peaks in a soft programme: raised, they would pass the ceiling.
     for (int64_t i = kRate; i < source.frames(); i += kRate) source.channel(0)[size_t(i)] = source.channel(1)[size_t(i)] = 0.9f;
-    Rebuild r = plainRebuild(6, false);
-    for (auto& l : r.lanes) l.edit().clips.clear();
-    Clip c;
-    c.id = "clip-90", c.material = "source", c.length = 6;
-    r.lanes[0].edit().clips = {c};
-    reel.rebuild = r;
-    reel.materials = std::make_shared<Materials>(reel.materials->reel(), true);
+    plainSource();
     d.name = "loud";
     d.loudness = -12;
     d.ceiling = -2;
@@ -107,6 +115,7 @@ TEST_F(Delivery, IsBroughtToItsLoudnessByGainAndLimitedOnlyWhereItMust) {
 
 TEST_F(Delivery, EveryStorageHoldsWhatItShould) {
     for (const auto& storage : storageTable()) {
+        if (storage.picture) continue;
         Deliverable d = one();
         d.name = storage.id;
         d.storage = storage.storage;
@@ -127,13 +136,7 @@ TEST_F(Delivery, EveryStorageHoldsWhatItShould) {
 
 TEST_F(Delivery, WhatFailsIsHeldBackAndNothingIsLeftBehind) {
     for (float& v : source.samples()) v *= 6;  // far over full scale
-    Rebuild r = plainRebuild(6, false);
-    for (auto& l : r.lanes) l.edit().clips.clear();
-    Clip c;
-    c.id = "clip-90", c.material = "source", c.length = 6;
-    r.lanes[0].edit().clips = {c};
-    reel.rebuild = r;
-    reel.materials = std::make_shared<Materials>(reel.materials->reel(), true);
+    plainSource();
     const DeliveryReport clipped = make(one());
     EXPECT_TRUE(clipped.heldBack);
     EXPECT_FALSE(check(clipped, "no clipping").passed);
@@ -147,12 +150,7 @@ TEST_F(Delivery, WhatFailsIsHeldBackAndNothingIsLeftBehind) {
 }
 
 TEST_F(Delivery, SteadyDcIsFoundAndBassIsNotTakenForIt) {
-    Rebuild r = plainRebuild(6, false);
-    for (auto& l : r.lanes) l.edit().clips.clear();
-    Clip c;
-    c.id = "clip-90", c.material = "source", c.length = 6;
-    r.lanes[0].edit().clips = {c};
-    reel.rebuild = r;
+    plainSource();
     const auto with = [&](double hz, double offset) {
         for (int64_t i = 0; i < source.frames(); ++i)
             for (int ch = 0; ch < 2; ++ch) source.channel(ch)[size_t(i)] = float(0.2 * std::sin(2 * std::numbers::pi * hz * double(i) / kRate) + offset);
@@ -164,6 +162,156 @@ TEST_F(Delivery, SteadyDcIsFoundAndBassIsNotTakenForIt) {
     EXPECT_TRUE(with(100, 0));
     EXPECT_TRUE(with(0.3, 0)) << "slow, but no DC";
     EXPECT_FALSE(with(100, 0.01));
+}
+
+TEST_F(Delivery, LayoutsHaveTheirChannelsAndMasks) {
+    const auto made = [&](ChannelLayout layout, bool apart = false) {
+        Deliverable d = one();
+        d.name = text("%s %d", layoutFacts(layout).id, apart);
+        d.layout = layout;
+        d.monoFiles = apart;
+        d.bits = 32;
+        const DeliveryReport r = make(d);
+        EXPECT_TRUE(r.passed()) << toJson(r).dump(1);
+        return r;
+    };
+    const AudioBuffer five = read(made(ChannelLayout::Surround51).path), seven = read(made(ChannelLayout::Surround71).path), mono = read(made(ChannelLayout::Mono).path);
+    ASSERT_EQ(five.channels(), 6);
+    ASSERT_EQ(seven.channels(), 8);
+    ASSERT_EQ(mono.channels(), 1);
+    for (int64_t i = 0; i < source.frames(); i += 101) {
+        const auto at = size_t(i);
+        ASSERT_NEAR(five.channel(1)[at], source.channel(1)[at], 1e-6) << "nothing is invented";
+        ASSERT_EQ(five.channel(4)[at], 0);
+        ASSERT_EQ(seven.channel(6)[at], 0);
+        ASSERT_NEAR(mono.channel(0)[at], (source.channel(0)[at] + source.channel(1)[at]) / 2, 1e-6);
+    }
+    const MediaInfo info = MediaReader(folder / "out" / "Reel 1.7.1 0.wav").info();
+    EXPECT_EQ(info.layout, "7.1") << "the mask of WAVE_FORMAT_EXTENSIBLE";
+    const DeliveryReport apart = made(ChannelLayout::Stereo, true);
+    ASSERT_EQ(apart.files.size(), 2u);
+    EXPECT_EQ(apart.files[1].filename(), "Reel 1.stereo 1.R.wav");
+    const AudioBuffer right = read(apart.files[1]);
+    for (int64_t i = 0; i < source.frames(); i += 101) ASSERT_NEAR(right.channel(0)[size_t(i)], source.channel(1)[size_t(i)], 1e-6);
+}
+
+TEST_F(Delivery, PartsAreSummedBeforeTheyGetTheirNames) {
+    std::vector<Deliverable> all;
+    for (const char* holds : {"mix", "dialogue", "music", "ambience", "music-and-effects"}) all.push_back(one(holds));
+    all[2].loudness = -30;  // its gain is undone for the sum
+    const auto reports = makeAll(all);
+    ASSERT_EQ(reports.size(), 5u);
+    for (const auto& r : reports) EXPECT_TRUE(r.passed()) << toJson(r).dump(1);
+    for (size_t i : {1u, 2u, 3u, 4u}) EXPECT_TRUE(check(reports[i], "sum").passed) << i;
+    EXPECT_EQ(check(reports[0], "sum").name, "missing");
+    // A compressor over lanes of several parts: no part alone is what it was in the mix.
+    Rebuild r = *reel.rebuild;
+    Group g;
+    g.id = "group-50", g.name = "all";
+    g.strip.chain.compressor = true;
+    g.strip.chain.threshold = -40;
+    g.strip.chain.ratio = 8;
+    r.groups = {g};
+    for (auto& l : r.lanes) l.edit().group = g.id;
+    reel.rebuild = r;
+    for (auto& d : all) d.fileName = "{reel}.together.{name}";
+    const auto held = makeAll(all);
+    EXPECT_TRUE(held[0].passed());
+    for (size_t i : {1u, 2u, 3u}) {
+        EXPECT_TRUE(held[i].heldBack) << i;
+        EXPECT_FALSE(fs::exists(held[i].path));
+    }
+    EXPECT_NE(check(held[1], "sum").detail.find("group"), std::string::npos);
+}
+
+// -27 LUFS dialogue-gated is common practice of some streaming services.
+TEST_F(Delivery, LoudnessCanBeThatOfTheSpeech) {
+    // Two seconds of words, then four of music that is 12 dB louder.
+    std::vector<AudioBuffer> stems{AudioBuffer(2, source.frames()), AudioBuffer(2, source.frames()), AudioBuffer(2, source.frames())};
+    for (int c = 0; c < 2; ++c)
+        for (int64_t i = 0; i < source.frames(); ++i)
+            stems[i < 5 * kRate / 2 ? 0 : 1].channel(c)[size_t(i)] = float((i < 5 * kRate / 2 ? 0.05 : 0.2) * std::sin(2 * std::numbers::pi * 1000 * double(i) / kRate));
+    source = sumOf(stems);
+    store = StemStore::create(folder / "s2", {kStemNames, kRate, 2, source.frames()});
+    store->append(StemBlock{source, stems, {}});
+    store->finish();
+    ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); }, store, StrengthCourse(), kRate, 2, source.frames()};
+    reel.materials = std::make_shared<Materials>(material, true);
+    Deliverable d = one();
+    d.loudness = -27;
+    d.dialogueGated = true;
+    const DeliveryReport r = make(d);
+    EXPECT_TRUE(r.passed()) << toJson(r).dump(1);
+    EXPECT_NEAR(*r.dialogue, -27, 0.1);
+    EXPECT_GT(*r.integrated, -27 + 7) << "the whole is louder";
+    // A stereo 1 kHz sine of 0.05 has -26.0 dBFS and as many LUFS (EBU Tech 3341, case 1).
+    EXPECT_NEAR(r.gain, -27 - 20 * std::log10(0.05), 0.15);
+}
+
+TEST(Quantiser, DitherIsNoiseOfConstantPowerAndShapingMovesItUp) {
+    // A sine below the last bit: rounded it vanishes, dithered it is there in the mean.
+    constexpr int64_t frames = 48000 * 4;
+    const AudioBuffer x = sine(1000, 0.4 / 32768, 48000, frames);
+    const auto stored = [&](Dither dither) {
+        std::vector<int32_t> out;
+        Quantiser(16, 1, dither).add(x, out);
+        return out;
+    };
+    const auto likeness = [&](const std::vector<int32_t>& y, double hz) {
+        double re = 0, im = 0;
+        for (size_t i = 0; i < y.size(); ++i) {
+            const double phase = 2 * std::numbers::pi * hz * double(i) / 48000;
+            re += (y[i] >> 16) * std::sin(phase), im += (y[i] >> 16) * std::cos(phase);
+        }
+        return 2 * std::hypot(re, im) / double(y.size());  // steps
+    };
+    EXPECT_EQ(likeness(stored(Dither::None), 1000), 0);
+    EXPECT_NEAR(likeness(stored(Dither::Triangular), 1000), 0.4, 0.03);
+    EXPECT_NEAR(likeness(stored(Dither::Shaped), 1000), 0.4, 0.03);
+    // Power of the error in the band where hearing is keenest.
+    const auto noise = [&](Dither dither) {
+        const auto y = stored(dither);
+        double power = 0;
+        for (double hz = 2500; hz < 4500; hz += 20) power += std::pow(likeness(y, hz), 2);
+        return 10 * std::log10(power);
+    };
+    EXPECT_LT(noise(Dither::Shaped), noise(Dither::Triangular) - 8);
+    // Silence stays silence, full scale is clipped.
+    std::vector<int32_t> out;
+    AudioBuffer ends(1, 3);
+    ends.channel(0)[1] = 2, ends.channel(0)[2] = -2;
+    Quantiser(24, 1, Dither::Triangular).add(ends, out);
+    EXPECT_EQ(out, (std::vector<int32_t>{0, 0x7fffff00, int32_t(0x80000000)}));
+}
+
+// AmbiX (ACN, SN3D): W = 1, Y = sin(az) cos(el), Z = sin(el), X = cos(az) cos(el). ITU-R BS.775: loudspeakers at 30 and 110 degrees, down-mix with 0.7071.
+TEST(SpeakerLayout, GainsAreThoseOfTheStandards) {
+    AudioBuffer five(6, 1);
+    const auto only = [&](int channel) {
+        std::fill(five.samples().begin(), five.samples().end(), 0.0f);
+        five.channel(channel)[0] = 1;
+    };
+    only(0);
+    AudioBuffer b = toLayout(five, ChannelLayout::AmbiX);
+    ASSERT_EQ(b.channels(), 4);
+    EXPECT_NEAR(b.channel(0)[0], 1, 1e-6);
+    EXPECT_NEAR(b.channel(1)[0], 0.5, 1e-6);
+    EXPECT_NEAR(b.channel(2)[0], 0, 1e-6);
+    EXPECT_NEAR(b.channel(3)[0], 0.8660, 1e-4);
+    only(5);
+    b = toLayout(five, ChannelLayout::AmbiX);
+    EXPECT_NEAR(b.channel(1)[0], -0.9397, 1e-4);
+    EXPECT_NEAR(b.channel(3)[0], -0.3420, 1e-4);
+    only(3);
+    EXPECT_EQ(toLayout(five, ChannelLayout::AmbiX).channel(0)[0], 0) << "the LFE has no direction";
+    only(2);
+    EXPECT_NEAR(toLayout(five, ChannelLayout::Stereo).channel(1)[0], 0.7071, 1e-4);
+    only(4);
+    EXPECT_NEAR(toLayout(five, ChannelLayout::Stereo).channel(0)[0], 0.7071, 1e-4);
+    EXPECT_EQ(toLayout(five, ChannelLayout::Stereo).channel(1)[0], 0);
+    const AudioBuffer seven = toLayout(five, ChannelLayout::Surround71);
+    EXPECT_NEAR(std::pow(seven.channel(4)[0], 2) + std::pow(seven.channel(6)[0], 2), 1, 1e-6) << "the power stays";
+    EXPECT_NEAR(toLayout(seven, ChannelLayout::Surround51).channel(4)[0], 1, 1e-6);
 }
 
 TEST_F(Delivery, ReplacesNothingAndCanBeCancelled) {
@@ -203,8 +351,24 @@ TEST(Deliverables, NamesAreMadeOfTokensAndCleaned) {
 TEST(Deliverables, AreSavedAndComeBackAndNonsenseIsRefused) {
     for (const auto& set : shippedDeliveries())
         for (const auto& d : set.deliverables) EXPECT_EQ(deliverableFromJson(toJson(d)), d) << d.name;
+    Deliverable all;
+    all.name = "all";
+    all.candidate = "natural", all.span = {1, 2}, all.loudness = -20, all.dialogueGated = true, all.storage = Storage::Mov, all.dither = Dither::Shaped;
+    all.layout = ChannelLayout::Surround71, all.monoFiles = true, all.keepOriginal = true, all.language = "fin", all.sampleRate = 96000, all.on = false;
+    EXPECT_EQ(deliverableFromJson(toJson(all)), all);
     EXPECT_THROW(deliverableFromJson({{"name", "x"}, {"holds", "everything"}}), Error);
     EXPECT_THROW(deliverableFromJson({{"name", "x"}, {"format", "cassette"}}), Error);
     EXPECT_THROW(deliverableFromJson({{"name", "x"}, {"loudness", 3}}), Error);
     EXPECT_THROW(deliverableFromJson({{"name", "x"}, {"span", {4, 2}}}), Error);
+    for (const char* key : {"candidate", "dither", "layout", "language"}) EXPECT_THROW(deliverableFromJson({{"name", "x"}, {key, "Q7"}}), Error) << key;
+    // Sets as files.
+    const TempFolder folder;
+    setenv("XDG_DATA_HOME", folder.path().c_str(), 1);
+    saveOwnDeliverySet({"Lake", "for the lake", {all}});
+    ASSERT_EQ(ownDeliverySets().size(), 1u);
+    EXPECT_EQ(ownDeliverySets()[0].deliverables, std::vector<Deliverable>{all});
+    EXPECT_THROW(saveOwnDeliverySet({shippedDeliveries()[0].name, "", {all}}), Error);
+    EXPECT_THROW(parseDeliverySet("{}", "x"), Error);
+    EXPECT_THROW(parseDeliverySet("{\"format\": \"rivlen-deliveries\", \"version\": 1, \"deliverables\": []}", "x"), Error);
+    EXPECT_THROW(readDeliverySet(folder / "nothing.json"), Error);
 }

@@ -60,6 +60,12 @@ double LoudnessMeter::momentary() const {
     return lufs;
 }
 
+double LoudnessMeter::lastTenth() const {
+    double lufs = -INFINITY;
+    ebur128_loudness_window(m->state, 100, &lufs);
+    return lufs;
+}
+
 double LoudnessMeter::shortTerm() const {
     double lufs = -INFINITY;
     ebur128_loudness_shortterm(m->state, &lufs);

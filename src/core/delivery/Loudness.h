@@ -17,6 +17,7 @@ public:
     void add(const AudioBuffer& audio);
     double integrated() const;  ///< LUFS; -infinity for silence or less than 0.4 s
     double momentary() const;   ///< LUFS of the last 0.4 s
+    double lastTenth() const;   ///< LUFS of the last 0.1 s
     double shortTerm() const;   ///< LUFS of the last 3 s; needs Everything
     double range() const;       ///< LU (EBU Tech 3342); needs Everything
     double truePeak() const;    ///< dBTP; needs Everything

@@ -21,24 +21,24 @@ double mean(const std::vector<double>& powers) {
     return powers.empty() ? 0 : sum / double(powers.size());
 }
 
-/// Blocks of the whole and of the speech in it, LUFS.
+/// Tenths of a second of the whole and of the speech in it, LUFS.
 class DialogueGate {
 public:
-    void add(double whole, double speech) { m_blocks.emplace_back(whole, speech); }
+    void add(double whole, double speech) { m_tenths.emplace_back(whole, speech); }
     void finish(Measurement& out) const {
         std::vector<double> spoken;
-        for (const auto& [whole, speech] : m_blocks)
+        for (const auto& [whole, speech] : m_tenths)
             if (speech > kAbsoluteGate) spoken.push_back(std::pow(10, speech / 10));
         const double gate = std::max(kAbsoluteGate, 10 * std::log10(std::max(1e-30, mean(spoken))) + kRelativeGate);
         std::vector<double> gated;
-        for (const auto& [whole, speech] : m_blocks)
+        for (const auto& [whole, speech] : m_tenths)
             if (speech > gate && std::isfinite(whole)) gated.push_back(std::pow(10, whole / 10));
         out.dialogueSeconds = 0.1 * double(gated.size());
         if (out.dialogueSeconds >= kLeastSpeech) out.dialogue = known(10 * std::log10(mean(gated)));
     }
 
 private:
-    std::vector<std::pair<double, double>> m_blocks;
+    std::vector<std::pair<double, double>> m_tenths;
 };
 
 /// DC is what the means of all seconds have in common: bass and plucked strings have means of their own, which come and go.
@@ -124,11 +124,8 @@ Measurement measure(SampleSource& source, SampleSource* speech, MeasurementDetai
             for (float v : part.samples()) column = {std::min(column.first, v), std::max(column.second, v)};
             if (part.frames() < step) continue;
             ++number;
-            if (number >= 4 && (everything || speech)) {
-                const double m = meter.momentary();
-                momentary = std::max(momentary, m);
-                if (speech) gate.add(m, spoken->momentary());
-            }
+            if (speech) gate.add(meter.lastTenth(), spoken->lastTenth());
+            if (number >= 4 && everything) momentary = std::max(momentary, meter.momentary());
             if (number >= 30 && everything) shortTerm = std::max(shortTerm, meter.shortTerm());
             if (number % 5 == 0 && everything) out.shortTerm.push_back(float(std::max(-100.0, meter.shortTerm())));
         }

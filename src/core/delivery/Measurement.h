@@ -23,9 +23,9 @@ struct Measurement {
 /// Overview: without momentary and short-term loudness, which cost as much as the rest.
 enum class MeasurementDetail { Overview, Everything };
 
-/// Reads the whole source. speech: the dialogue alone, at the same rate and length, or null. Dialogue-gated loudness is the mean power of those blocks of
-/// ITU-R BS.1770 (400 ms, each 100 ms) of the whole in which the speech itself passes BS.1770's gates (-70 LUFS, and 10 LU below its mean): that the blocks are told by separated
-/// dialogue is our way; that loudness is anchored in the dialogue is common practice. Throws Error (Cancelled, InputUnreadable).
+/// Reads the whole source. speech: the dialogue alone, at the same rate and length, or null. Dialogue-gated loudness is the mean power (K-weighted, ITU-R BS.1770) of those 100 ms
+/// stretches of the whole in which the speech itself passes BS.1770's gates (-70 LUFS, and 10 LU below its mean). That loudness is anchored in the dialogue is common practice; that the
+/// stretches are told by the separated dialogue, and are shorter than BS.1770's blocks so that no music around a word gets in, is our way. Throws Error (Cancelled, InputUnreadable).
 Measurement measure(SampleSource& source, SampleSource* speech, MeasurementDetail detail, const Progress& progress);
 
 }  // namespace rivlen

@@ -57,7 +57,8 @@ int typeOf(const AudioFormat& f, int channels, const AudioNotes* notes) {
         case AudioFormat::Container::Mp3: return SF_FORMAT_MPEG | SF_FORMAT_MPEG_LAYER_III;
         default: {
             const bool small = notes && notes->frames > 0 && double(notes->frames) * channels * 4 < 4.0e9;
-            return (!small ? SF_FORMAT_RF64 : channels > 2 ? SF_FORMAT_WAVEX : SF_FORMAT_WAV) | bits;
+            // libsndfile guesses loudspeakers for WAVEX; AmbiX has none.
+            return (!small ? SF_FORMAT_RF64 : channels > 2 && f.layout != ChannelLayout::AmbiX ? SF_FORMAT_WAVEX : SF_FORMAT_WAV) | bits;
         }
     }
 }

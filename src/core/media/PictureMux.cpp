@@ -10,6 +10,7 @@ extern "C" {
 #include <cmath>
 #include <memory>
 #include <optional>
+#include <vector>
 
 #include "core/media/FileSum.h"
 #include "core/media/MediaReader.h"
@@ -49,25 +50,40 @@ struct PictureInput {
     double length() const { return format->duration > 0 ? double(format->duration) / AV_TIME_BASE : 0; }
 };
 
+/// A sound on its way into a stream of its own.
+struct Track {
+    explicit Track(const fs::path& file) : reader(file) {}
+    ~Track() {
+        av_frame_free(&frame);
+        avcodec_free_context(&codec);
+    }
+    int64_t frames() const { return lead + reader.frames(); }
+
+    MediaReader reader;
+    AVCodecContext* codec = nullptr;
+    AVStream* stream = nullptr;
+    AVFrame* frame = av_frame_alloc();
+    int64_t lead = 0;  ///< frames of silence before it
+    int64_t at = 0;
+};
+
 class Muxer {
 public:
-    Muxer(const NewSound& sound, fs::path out) : m_sound(sound), m_reader(sound.file), m_out(std::move(out)) {
+    Muxer(const NewSound& sound, fs::path out) : m_sound(sound), m_out(std::move(out)) {
         if (avformat_alloc_output_context2(&m_format, nullptr, m_out.extension() == ".m4a" ? "ipod" : nullptr, m_out.c_str()) < 0) fail("its ending stands for no container that is known here.");
     }
     ~Muxer() {
-        av_frame_free(&m_frame);
-        avcodec_free_context(&m_codec);
+        m_tracks.clear();
         if (m_format && m_format->pb) avio_closep(&m_format->pb);
         avformat_free_context(m_format);
     }
 
     void write(PictureInput* in, bool keepOriginal, const Progress& progress) {
         if (in) m_picture = copied(in->picture, AV_DISPOSITION_DEFAULT);
-        openSound();
-        if (in && keepOriginal && in->sound) {
-            m_original = copied(in->sound, 0);
-            av_dict_set(&m_original->metadata, "title", "original", 0);
-        }
+        AVStream* sound = addTrack(m_sound.file, m_sound.codec, AV_DISPOSITION_DEFAULT)->stream;
+        if (!m_sound.language.empty()) av_dict_set(&sound->metadata, "language", m_sound.language.c_str(), 0);
+        if (!m_sound.title.empty()) av_dict_set(m_picture ? &sound->metadata : &m_format->metadata, "title", m_sound.title.c_str(), 0);
+        if (in && keepOriginal && in->sound) addOriginal(*in);
         if (in) describe(*in);
         if (avio_open(&m_format->pb, m_out.c_str(), AVIO_FLAG_WRITE) < 0) fail("check that the folder may be written to and has space.");
         AVDictionary* options = nullptr;
@@ -77,9 +93,11 @@ public:
         if (begun < 0) throw Error(Error::Kind::Usage, "\"" + m_out.filename().string() + "\" cannot hold the picture's codec (" + (in ? avcodec_get_name(in->picture->codecpar->codec_id) : "none") + "): choose another container, MKV takes nearly all.");
         if (in) copyAll(*in, progress);
         encodeUntil(INFINITY, progress, in ? 0.95 : 0.0);
-        finishSound();
-        if (av_write_trailer(m_format) < 0) fail("free some space on the disk and start again.");
-        if (avio_closep(&m_format->pb) < 0) fail("free some space on the disk and start again.");
+        for (auto& track : m_tracks) {
+            avcodec_send_frame(track->codec, nullptr);
+            receive(*track);
+        }
+        if (av_write_trailer(m_format) < 0 || avio_closep(&m_format->pb) < 0) fail("free some space on the disk and start again.");
     }
 
 private:
@@ -100,26 +118,35 @@ private:
         return to;
     }
 
-    void openSound() {
-        const AVCodecID id = m_sound.codec == NewSound::Codec::Aac ? AV_CODEC_ID_AAC : m_sound.codec == NewSound::Codec::Pcm16 ? AV_CODEC_ID_PCM_S16LE : AV_CODEC_ID_PCM_S24LE;
+    Track* addTrack(const fs::path& file, NewSound::Codec kind, int disposition) {
+        auto track = std::make_unique<Track>(file);
+        const int channels = track->reader.channels(), rate = track->reader.sampleRate();
+        const AVCodecID id = kind == NewSound::Codec::Aac ? AV_CODEC_ID_AAC : kind == NewSound::Codec::Pcm16 ? AV_CODEC_ID_PCM_S16LE : AV_CODEC_ID_PCM_S24LE;
         const AVCodec* encoder = avcodec_find_encoder(id);
         if (!encoder) throw Error(Error::Kind::Usage, "This build of FFmpeg cannot write AAC: choose MOV or MKV with PCM, or another format.");
-        m_codec = avcodec_alloc_context3(encoder);
-        m_codec->sample_rate = m_reader.sampleRate();
-        av_channel_layout_default(&m_codec->ch_layout, m_reader.channels());
-        m_codec->sample_fmt = encoder->sample_fmts[0];
-        m_codec->time_base = {1, m_reader.sampleRate()};
-        if (id == AV_CODEC_ID_AAC) m_codec->bit_rate = 128000 * m_reader.channels();
-        if (m_format->oformat->flags & AVFMT_GLOBALHEADER) m_codec->flags |= AV_CODEC_FLAG_GLOBAL_HEADER;
-        if (avcodec_open2(m_codec, encoder, nullptr) < 0)
-            throw Error(Error::Kind::Usage, "\"" + m_out.filename().string() + "\" cannot hold " + std::to_string(m_reader.channels()) + " channels at " + std::to_string(m_reader.sampleRate()) + " Hz: choose PCM, another layout or rate.");
-        m_stream = avformat_new_stream(m_format, nullptr);
-        avcodec_parameters_from_context(m_stream->codecpar, m_codec);
-        m_stream->time_base = m_codec->time_base;
-        m_stream->disposition = AV_DISPOSITION_DEFAULT;
-        if (!m_sound.language.empty()) av_dict_set(&m_stream->metadata, "language", m_sound.language.c_str(), 0);
-        if (!m_sound.title.empty()) av_dict_set(m_picture ? &m_stream->metadata : &m_format->metadata, "title", m_sound.title.c_str(), 0);
-        m_frame = av_frame_alloc();
+        AVCodecContext* codec = track->codec = avcodec_alloc_context3(encoder);
+        codec->sample_rate = rate;
+        av_channel_layout_default(&codec->ch_layout, channels);
+        codec->sample_fmt = encoder->sample_fmts[0];
+        codec->time_base = {1, rate};
+        if (id == AV_CODEC_ID_AAC) codec->bit_rate = 128000 * channels;
+        if (m_format->oformat->flags & AVFMT_GLOBALHEADER) codec->flags |= AV_CODEC_FLAG_GLOBAL_HEADER;
+        if (avcodec_open2(codec, encoder, nullptr) < 0)
+            throw Error(Error::Kind::Usage, "\"" + m_out.filename().string() + "\" cannot hold " + std::to_string(channels) + " channels at " + std::to_string(rate) + " Hz: choose PCM, another layout or rate.");
+        track->stream = avformat_new_stream(m_format, nullptr);
+        avcodec_parameters_from_context(track->stream->codecpar, codec);
+        track->stream->time_base = codec->time_base;
+        track->stream->disposition = disposition;
+        m_tracks.push_back(std::move(track));
+        return m_tracks.back().get();
+    }
+
+    /// Copied where the container can hold it, else encoded.
+    void addOriginal(const PictureInput& in) {
+        AVStream* stream = nullptr;
+        if (avformat_query_codec(m_format->oformat, in.sound->codecpar->codec_id, FF_COMPLIANCE_NORMAL) == 1) stream = m_original = copied(in.sound, 0);
+        else stream = addTrack(in.file, NewSound::Codec::Aac, 0)->stream;
+        for (const char* key : {"title", "handler_name"}) av_dict_set(&stream->metadata, key, "original", 0);  // MP4 knows only the latter
     }
 
     void describe(const PictureInput& in) {
@@ -128,7 +155,7 @@ private:
         for (unsigned i = 0; i < in.format->nb_streams; ++i)  // containers keep the timecode in a track of its own, which is made anew
             if (const AVDictionaryEntry* tag = av_dict_get(in.format->streams[i]->metadata, "timecode", nullptr, 0)) av_dict_set(&m_picture->metadata, "timecode", tag->value, 0);
         m_zero = std::min(in.pictureStart(), in.soundStart());
-        m_lead = std::max<int64_t>(0, std::llround((in.soundStart() - in.pictureStart()) * m_reader.sampleRate()));
+        for (auto& track : m_tracks) track->lead = std::max<int64_t>(0, std::llround((in.soundStart() - in.pictureStart()) * track->reader.sampleRate()));
     }
 
     void put(AVPacket* packet, AVStream* stream, AVRational base) {
@@ -161,61 +188,54 @@ private:
         }
     }
 
-    int64_t frames() const { return m_lead + m_reader.frames(); }
-
-    /// Encodes the sound up to a second of the file.
+    /// Encodes the sounds up to a second of the file.
     void encodeUntil(double second, const Progress& progress, double from) {
-        const int64_t step = m_codec->frame_size > 0 ? m_codec->frame_size : 2048;
-        while (m_at < frames() && double(m_at) < second * m_codec->sample_rate) {
-            progress.throwIfCancelled();
-            const int64_t count = std::min(step, frames() - m_at);
-            fill(m_reader.read(m_at - m_lead, count));
-            m_frame->pts = m_at;
-            m_at += count;
-            if (avcodec_send_frame(m_codec, m_frame) < 0) fail("its sound cannot be encoded.");
-            av_frame_unref(m_frame);
-            receive();
-            if (second == INFINITY && m_at % (100 * step) == 0) progress.report(from + (1 - from) * double(m_at) / double(frames()));
-        }
-    }
-
-    void fill(const AudioBuffer& block) {
-        m_frame->nb_samples = int(block.frames());
-        m_frame->format = m_codec->sample_fmt;
-        m_frame->sample_rate = m_codec->sample_rate;
-        av_channel_layout_copy(&m_frame->ch_layout, &m_codec->ch_layout);
-        if (av_frame_get_buffer(m_frame, 0) < 0) fail("there is not enough memory.");
-        for (int c = 0; c < block.channels(); ++c) {
-            const auto row = block.channel(c);
-            for (size_t i = 0; i < row.size(); ++i) {
-                const size_t place = i * size_t(block.channels()) + size_t(c);
-                if (m_codec->sample_fmt == AV_SAMPLE_FMT_FLTP) reinterpret_cast<float*>(m_frame->extended_data[c])[i] = row[i];
-                else if (m_codec->sample_fmt == AV_SAMPLE_FMT_S16) reinterpret_cast<int16_t*>(m_frame->data[0])[place] = int16_t(std::lround(double(row[i]) * 32768));
-                else reinterpret_cast<int32_t*>(m_frame->data[0])[place] = int32_t(std::clamp(std::llround(double(row[i]) * 2147483648.0), -2147483648LL, 2147483647LL));
+        for (auto& track : m_tracks) {
+            Track& t = *track;
+            const int64_t step = t.codec->frame_size > 0 ? t.codec->frame_size : 2048;
+            while (t.at < t.frames() && double(t.at) < second * t.codec->sample_rate) {
+                progress.throwIfCancelled();
+                const int64_t count = std::min(step, t.frames() - t.at);
+                fill(t, t.reader.read(t.at - t.lead, count));
+                t.frame->pts = t.at;
+                t.at += count;
+                if (avcodec_send_frame(t.codec, t.frame) < 0) fail("its sound cannot be encoded.");
+                av_frame_unref(t.frame);
+                receive(t);
+                if (second == INFINITY && t.at % (100 * step) == 0) progress.report(from + (1 - from) * double(t.at) / double(t.frames()));
             }
         }
     }
 
-    void receive() {
-        Packet packet;
-        while (avcodec_receive_packet(m_codec, packet.p) == 0) put(packet.p, m_stream, m_codec->time_base);
+    void fill(Track& t, const AudioBuffer& block) {
+        AVFrame* frame = t.frame;
+        frame->nb_samples = int(block.frames());
+        frame->format = t.codec->sample_fmt;
+        frame->sample_rate = t.codec->sample_rate;
+        av_channel_layout_copy(&frame->ch_layout, &t.codec->ch_layout);
+        if (av_frame_get_buffer(frame, 0) < 0) fail("there is not enough memory.");
+        for (int c = 0; c < block.channels(); ++c) {
+            const auto row = block.channel(c);
+            for (size_t i = 0; i < row.size(); ++i) {
+                const size_t place = i * size_t(block.channels()) + size_t(c);
+                if (t.codec->sample_fmt == AV_SAMPLE_FMT_FLTP) reinterpret_cast<float*>(frame->extended_data[c])[i] = row[i];
+                else if (t.codec->sample_fmt == AV_SAMPLE_FMT_S16) reinterpret_cast<int16_t*>(frame->data[0])[place] = int16_t(std::lround(double(row[i]) * 32768));
+                else reinterpret_cast<int32_t*>(frame->data[0])[place] = int32_t(std::clamp(std::llround(double(row[i]) * 2147483648.0), -2147483648LL, 2147483647LL));
+            }
+        }
     }
 
-    void finishSound() {
-        avcodec_send_frame(m_codec, nullptr);
-        receive();
+    void receive(Track& t) {
+        Packet packet;
+        while (avcodec_receive_packet(t.codec, packet.p) == 0) put(packet.p, t.stream, t.codec->time_base);
     }
 
     NewSound m_sound;
-    MediaReader m_reader;
     fs::path m_out;
     AVFormatContext* m_format = nullptr;
-    AVCodecContext* m_codec = nullptr;
-    AVStream *m_picture = nullptr, *m_stream = nullptr, *m_original = nullptr;
-    AVFrame* m_frame = nullptr;
-    double m_zero = 0;    ///< seconds on the input's clock that are 0 in the output
-    int64_t m_lead = 0;   ///< frames of silence before the sound
-    int64_t m_at = 0;
+    AVStream *m_picture = nullptr, *m_original = nullptr;
+    std::vector<std::unique_ptr<Track>> m_tracks;
+    double m_zero = 0;  ///< seconds on the input's clock that are 0 in the output
 };
 
 }  // namespace
