@@ -9,6 +9,7 @@
 namespace rivlen {
 
 DispatchDesk::DispatchDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller), m_queue(std::make_unique<DeliveryQueue>(dataFolder() / "dispatch")) {
+    m_queue->clearEnded();  // what was delivered before lies where it was delivered to
     controller.watch(&m_work);
     m_queue->onChange = [this] {
         if (m_told.exchange(true)) return;
@@ -150,9 +151,22 @@ void DispatchDesk::dispatchSession(const QString& file, const QString& folder) {
 void DispatchDesk::start() {
     m_queue->setPaused(false);
     if (busy() || !m_queue->waiting()) return;
-    m_work.submit("Dispatching", [this](Progress& progress) { m_queue->run(progress); }, m_controller.ending(this, [] { return true; }, [this] {
+    m_stopped = false;
+    const auto work = [this](Progress& progress) {
+        try {
+            m_queue->run(progress);
+        } catch (const Error&) {
+            m_stopped = true;
+            throw;
+        }
+    };
+    m_work.submit("Dispatching", work, m_controller.ending(this, [] { return true; }, [this] {
         emit changed();
         if (busy()) return;
+        if (m_stopped) {
+            if (m_queue->waiting()) emit m_controller.done("Dispatch was stopped; Go on at Queue takes up where it stopped.");
+            return;
+        }
         if (m_queue->waiting() && !m_queue->paused()) return start();  // came in while the last one ended
         const auto all = reports();
         const auto held = std::count_if(all.begin(), all.end(), [](const DeliveryReport& r) { return r.heldBack; });
@@ -218,7 +232,6 @@ void DispatchDesk::handOver(const QString& folder, double handles) {
     }, m_controller.ending(this, [] { return true; }, [this, made] {
         emit changed();
         if (!made->empty()) emit m_controller.done(QString("Handed over in %1; MANIFEST.txt says what is what.").arg(QString::fromStdString(*made)));
-        if (m_queue->waiting() && !busy()) start();
     }));
     emit changed();
 }

@@ -58,6 +58,7 @@ private:
     Controller& m_controller;
     int m_chosen = 0;
     std::unique_ptr<DeliveryQueue> m_queue;
+    std::atomic<bool> m_stopped{false};  ///< the work was cancelled; what waits goes on when it is asked to
     std::atomic<bool> m_told{false};  ///< a change is on its way to the window
     JobQueue m_work;
 };

@@ -1,12 +1,16 @@
 // The Dispatch stage through the real window.
+#include <QCheckBox>
 #include <QComboBox>
 #include <QLineEdit>
 #include <QListWidget>
 #include <QPushButton>
+#include <QTabBar>
+#include <QTreeWidget>
 
 #include <fstream>
 
 #include "WindowFixture.h"
+#include "app/views/CourseBar.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -20,6 +24,7 @@ struct DispatchStage : Window {
         auto* box = find<QLineEdit>(name);
         box->setFocus();
         box->selectAll();
+        QTest::keyClick(box, Qt::Key_Delete);
         QTest::keyClicks(box, text);
         QTest::keyClick(box, Qt::Key_Return);
     }
@@ -36,7 +41,7 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     key(Qt::Key_5, Qt::AltModifier);
     EXPECT_EQ(all().size(), 5u) << "the usual ones";
     EXPECT_TRUE(controller->session().deliverables.empty());
-    desk().useSet(0);
+    desk().useSet(shippedDeliveries()[0]);
     ASSERT_EQ(all()[0].loudness, -23.0);
     type("loudness", "-20");
     EXPECT_EQ(all()[0].loudness, -20.0);
@@ -65,19 +70,125 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     EXPECT_EQ(all(), before);
     const QString out = QString::fromStdString((folder / "out").string());
     desk().dispatch(out, false);
-    EXPECT_EQ(find<QPushButton>("dispatch")->text(), "Cancel");
+    EXPECT_TRUE(desk().busy());
     ASSERT_TRUE(until([&] { return !desk().busy() && desk().reports().size() == 2; }));
     QTest::qWait(50);
     EXPECT_TRUE(fs::exists(folder / "out" / "for the lake -20 LUFS.wav")) << toJson(desk().reports()[0]).dump(1);
     EXPECT_TRUE(fs::exists(folder / "out" / "clip.ambience.wav"));
     EXPECT_NEAR(*desk().reports()[0].integrated, -20, 0.2);
-    EXPECT_EQ(find<QListWidget>("results")->count(), 2);
-    for (const char* report : {"delivery.json", "delivery.csv", "delivery.html", "delivery.sha256"}) EXPECT_TRUE(fs::exists(folder / "out" / report)) << report;
+    auto* queue = find<QTreeWidget>("queue");
+    ASSERT_EQ(queue->topLevelItemCount(), 1);
+    EXPECT_EQ(queue->topLevelItem(0)->text(1), "done");
+    EXPECT_EQ(queue->topLevelItem(0)->childCount(), 2);
+    EXPECT_GT(queue->topLevelItem(0)->child(0)->childCount(), 7) << "its checks";
+    auto* course = window->findChild<CourseBar*>();
+    EXPECT_EQ(course->stationState(4), CourseBar::State::Done);
+    for (const char* report : {"delivery.json", "delivery.csv", "delivery.html", "delivery.pdf", "delivery.md5", "delivery.sha256"}) EXPECT_TRUE(fs::exists(folder / "out" / report)) << report;
     EXPECT_EQ(run("cd '" + (folder / "out").string() + "' && sha256sum -c --quiet delivery.sha256").code, 0);
     // Once more into the same folder: nothing is replaced, one line says so.
     desk().dispatch(out, false);
     EXPECT_FALSE(desk().busy());
     EXPECT_TRUE(find<QLabel>("notice")->text().contains("already there"));
+    controller->editReel("", [](Reel& r) { r.isolation().depth = 12; });
+    EXPECT_EQ(course->stationState(4), CourseBar::State::InWork) << "it was changed since";
+    desk().queue().clearEnded();
+    ASSERT_TRUE(until([&] { return queue->topLevelItemCount() == 0; }));
+    EXPECT_EQ(course->stationState(4), CourseBar::State::Empty);
+}
+
+TEST_F(DispatchStage, TheRecipeSaysWhatItCan) {
+    addAndSplit(3);
+    key(Qt::Key_5, Qt::AltModifier);
+    desk().useSet(shippedDeliveries()[0]);
+    type("span", "0:00.5 - 0:02");
+    EXPECT_EQ(all()[0].span, (std::pair(0.5, 2.0)));
+    type("span", "later");
+    EXPECT_EQ(all()[0].span, (std::pair(0.5, 2.0)));
+    EXPECT_TRUE(find<QLabel>("notice")->text().contains("no span"));
+    type("span", "");
+    EXPECT_FALSE(all()[0].span);
+    controller->editReel("", [](Reel& r) { r.loop = {1, 2}; });
+    QTest::mouseClick(find<QPushButton>("spanloop"), Qt::LeftButton);
+    EXPECT_EQ(all()[0].span, (std::pair(1.0, 2.0)));
+    pick("measured", 1);
+    EXPECT_TRUE(all()[0].dialogueGated);
+    pick("strength", 2);
+    EXPECT_EQ(all()[0].candidate, "isolated");
+    pick("deliverylayout", int(ChannelLayout::Surround71));
+    EXPECT_EQ(all()[0].layout, ChannelLayout::Surround71);
+    pick("dither", 1);
+    EXPECT_EQ(all()[0].dither, Dither::Shaped);
+    QTest::mouseClick(find<QCheckBox>("monofiles"), Qt::LeftButton, {}, QPoint(8, find<QCheckBox>("monofiles")->height() / 2));
+    EXPECT_TRUE(all()[0].monoFiles);
+    EXPECT_TRUE(find<QLabel>("filepreview")->text().endsWith("and 7 more")) << find<QLabel>("filepreview")->text().toStdString();
+    // A picture asks for other things.
+    auto* format = find<QComboBox>("deliveryformat");
+    for (int i = 0; i < format->count(); ++i)
+        if (format->itemText(i).contains("MP4")) pick("deliveryformat", i);
+    EXPECT_EQ(all()[0].storage, Storage::Mp4);
+    EXPECT_TRUE(find<QLineEdit>("language")->isVisible());
+    EXPECT_FALSE(find<QComboBox>("dither")->isVisible());
+    EXPECT_FALSE(find<QLineEdit>("span")->isEnabled()) << "a picture is delivered whole";
+    type("language", "fin");
+    EXPECT_EQ(all()[0].language, "fin");
+    type("language", "Finnish");
+    EXPECT_EQ(all()[0].language, "fin");
+    type("deliveryname", "music");
+    EXPECT_NE(all()[0].name, "music") << "taken";
+    // Sets of one's own, and as files.
+    const auto before = all();
+    desk().keepSet("lake");
+    ASSERT_EQ(ownDeliverySets().size(), 1u);
+    EXPECT_EQ(ownDeliverySets()[0].deliverables, before);
+    const QString file = QString::fromStdString((folder / "set.json").string());
+    desk().writeSet(file);
+    controller->undo();
+    EXPECT_NE(all(), before);
+    desk().readSet(file);
+    EXPECT_EQ(all(), before);
+}
+
+TEST_F(DispatchStage, TheQueueTakesSeveralSessionsWaitsAndGoesOnAfterAnEnd) {
+    addAndSplit(3);
+    key(Qt::Key_5, Qt::AltModifier);
+    const QString file = QString::fromStdString((folder / "other.rivlen").string());
+    ASSERT_TRUE(controller->saveSession(file));
+    const auto out = [&](const char* name) { return QString::fromStdString((folder / name).string()); };
+    desk().queue().setPaused(true);
+    controller->editDeliverables("", [](auto& d) { d.resize(2); });
+    desk().dispatchSession(file, out("a"));
+    desk().queue().setPaused(true);
+    desk().dispatch(out("b"), true);
+    desk().queue().setPaused(true);
+    ASSERT_TRUE(until([&] { return find<QTreeWidget>("queue")->topLevelItemCount() == 2; }));
+    find<QTabBar>("dispatchtabs")->setCurrentIndex(1);
+    auto* tree = find<QTreeWidget>("queue");
+    tree->setCurrentItem(tree->topLevelItem(1));
+    pick("queuepriority", 0);
+    ASSERT_TRUE(until([&] { return desk().queue().tasks()[1].priority == DeliveryTask::Priority::First; }));
+    EXPECT_EQ(find<QPushButton>("queuepause")->text(), "Go on");
+    // The program ends meanwhile.
+    TearDown();
+    open();
+    EXPECT_TRUE(desk().leftOver());
+    find<QTabBar>("dispatchtabs")->setCurrentIndex(1);
+    EXPECT_TRUE(find<QLabel>("queuestate")->text().contains("left from last time")) << find<QLabel>("queuestate")->text().toStdString();
+    controller->setStage("dispatch");
+    QTest::mouseClick(find<QPushButton>("queuepause"), Qt::LeftButton);
+    ASSERT_TRUE(until([&] { return !desk().busy() && !desk().queue().waiting(); }));
+    for (const auto& t : desk().queue().tasks()) EXPECT_EQ(t.state, DeliveryTask::State::Done) << t.error;
+    EXPECT_TRUE(fs::exists(folder / "a" / "clip.ambience.wav"));
+    EXPECT_TRUE(fs::exists(folder / "b" / "clip.mix.wav"));
+    EXPECT_FALSE(fs::exists(folder / "b" / "clip.ambience.wav"));
+}
+
+TEST_F(DispatchStage, AReelIsHandedOver) {
+    addAndSplit(3);
+    key(Qt::Key_5, Qt::AltModifier);
+    desk().handOver(QString::fromStdString((folder / "hand").string()), 1);
+    ASSERT_TRUE(until([&] { return !desk().busy(); }));
+    EXPECT_TRUE(fs::exists(folder / "hand" / "clip.handover" / "MANIFEST.txt"));
+    EXPECT_TRUE(fs::exists(folder / "hand" / "clip.handover" / "stems" / "clip.music.wav"));
 }
 
 TEST_F(DispatchStage, IsCancelledWithNothingLeftBehind) {
@@ -85,7 +196,8 @@ TEST_F(DispatchStage, IsCancelledWithNothingLeftBehind) {
     key(Qt::Key_5, Qt::AltModifier);
     desk().dispatch(QString::fromStdString((folder / "out").string()), false);
     ASSERT_TRUE(until([&] { return !desk().reports().empty(); }));
-    QTest::mouseClick(find<QPushButton>("dispatch"), Qt::LeftButton);
+    find<QTabBar>("dispatchtabs")->setCurrentIndex(1);
+    QTest::mouseClick(find<QPushButton>("queuecancel"), Qt::LeftButton);
     ASSERT_TRUE(until([&] { return !desk().busy(); }));
     for (const auto& entry : fs::directory_iterator(folder / "out")) EXPECT_NE(entry.path().filename().string()[0], '.') << entry.path();
 }

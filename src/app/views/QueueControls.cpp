@@ -32,6 +32,16 @@ QString facts(const DeliveryReport& r) {
     return all.join(", ");
 }
 
+/// In lines of the panel's width: trees do not wrap what spans their columns.
+QString wrapped(const QString& text, int most) {
+    QString out, line;
+    for (const QString& word : text.split(' ')) {
+        if (!line.isEmpty() && line.size() + word.size() >= most) out += line + "\n", line.clear();
+        line += (line.isEmpty() ? "" : " ") + word;
+    }
+    return out + line;
+}
+
 /// Item number i of a parent, made when it is missing: what is open stays open.
 QTreeWidgetItem* subItem(QTreeWidgetItem* parent, int i) {
     while (parent->childCount() <= i) new QTreeWidgetItem(parent);
@@ -81,13 +91,19 @@ QueueControls::QueueControls(DispatchDesk& desk, QWidget* parent) : QWidget(pare
     m_priority->setObjectName("queuepriority");
     m_priority->setAccessibleName("Priority");
     m_priority->setToolTip("When the chosen reel gets its turn");
-    m_priority->addItems({"first", "usual turn", "later"});
+    m_priority->addItems({"first", "as it came", "later"});
     m_remove = makeSmallButton("queueremove", "Remove", "Takes the chosen reel out of the queue; one at work is cancelled");
-    m_again = makeSmallButton("queueagain", "Again", "Tries the chosen reel once more; what is finished is not made again");
+    m_again = makeSmallButton("queueagain", "Try again", "Tries the chosen reel once more; what is finished is not made again");
     m_clear = makeSmallButton("queueclear", "Clear ended", "Takes what is done out of the list; the files stay");
+    auto* label = new QLabel("Its turn");
+    bottom->addWidget(label);
     bottom->addWidget(m_priority, 1);
-    for (auto* b : {m_remove, m_again, m_clear}) bottom->addWidget(b);
+    bottom->addWidget(m_remove);
     column->addLayout(bottom);
+    auto* ended = new QHBoxLayout;
+    ended->addWidget(m_again, 1);
+    ended->addWidget(m_clear, 1);
+    column->addLayout(ended);
 
     connect(m_pause, &QPushButton::clicked, this, [this] {
         if (m_desk.leftOver() || m_desk.queue().paused()) m_desk.start();
@@ -130,14 +146,15 @@ void QueueControls::fillTask(QTreeWidgetItem* item, const DeliveryTask& t) {
     if (!t.error.empty()) {
         auto* why = subItem(item, row++);
         cut(why, 0);
-        why->setText(0, QString::fromStdString(t.error));
+        why->setText(0, wrapped(QString::fromStdString(t.error), 40));
         why->setToolTip(0, QString::fromStdString(t.error));
         why->setFirstColumnSpanned(true);
         why->setForeground(0, theme::attention);
     }
     for (const auto& r : t.reports) {
         auto* file = subItem(item, row++);
-        file->setText(0, QString("%1 %2\n   %3").arg(r.heldBack ? QChar(0x2717) : QChar(0x2713)).arg(QString::fromStdString(r.path.filename().string()), facts(r)));
+        const QString what = facts(r);
+        file->setText(0, QString("%1 %2").arg(r.heldBack ? QChar(0x2717) : QChar(0x2713)).arg(QString::fromStdString(r.path.filename().string())) + (what.isEmpty() ? QString() : "\n   " + what));
         file->setFirstColumnSpanned(true);
         file->setForeground(0, r.heldBack ? theme::attention : theme::ink);
         file->setToolTip(0, QString::fromStdString(r.format));
@@ -145,7 +162,7 @@ void QueueControls::fillTask(QTreeWidgetItem* item, const DeliveryTask& t) {
         for (size_t c = 0; c < r.checks.size(); ++c) {
             auto* check = subItem(file, int(c));
             const QString line = QString("%1 %2: %3").arg(r.checks[c].passed ? QChar(0x2713) : QChar(0x2717)).arg(QString::fromStdString(r.checks[c].name), QString::fromStdString(r.checks[c].detail));
-            check->setText(0, line);
+            check->setText(0, wrapped(line, 37));
             check->setToolTip(0, line);
             check->setFirstColumnSpanned(true);
             check->setForeground(0, r.checks[c].passed ? theme::quietInk : theme::attention);
@@ -187,7 +204,10 @@ void QueueControls::tick() {
     m_bar->setValue(int(1000 * m_desk.queue().fraction()));
     QString text;
     if (tasks.empty()) text = "Nothing is queued. Dispatch… on the first page puts the ticked deliverables here.";
-    else if (waiting == 0) text = QString("%1 reel%2 delivered; the reports lie beside the files.").arg(tasks.size()).arg(tasks.size() == 1 ? "" : "s");
+    else if (waiting == 0) {
+        const auto done = std::count_if(tasks.begin(), tasks.end(), [](const auto& t) { return t.state == State::Done; });
+        text = QString("%1 of %2 reels delivered whole; the reports lie beside the files.").arg(done).arg(tasks.size());
+    }
     else if (m_desk.leftOver()) text = QString("%1 reel%2 left from last time: Go on takes up where it stopped.").arg(waiting).arg(waiting == 1 ? " is" : "s are");
     else {
         text = QString("%1 of %2 reels to go, %3 %").arg(waiting).arg(tasks.size()).arg(int(100 * m_desk.queue().fraction()));

@@ -90,7 +90,13 @@ public:
                 item.before = *known;
                 continue;
             }
-            item.made = makeDelivery(*item.wanted, source(*item.wanted), folder, overwrite, Progress(progress, share * double(n), share * double(n + 1)));
+            try {
+                item.made = makeDelivery(*item.wanted, source(*item.wanted), folder, overwrite, Progress(progress, share * double(n), share * double(n + 1)));
+            } catch (const Error& e) {
+                if (e.kind() != Error::Kind::Usage) throw;
+                refuse(item, e.what());  // a recipe that does not fit this reel: the others may
+                continue;
+            }
             if (!item.held) end(item);
         }
         for (Item& item : items)
@@ -104,6 +110,23 @@ public:
     }
 
 private:
+    void refuse(Item& item, const std::string& why) {
+        const Deliverable& d = *item.wanted;
+        item.before = {};
+        item.before.name = d.name;
+        try {
+            const DeliverySource from = source(Deliverable());
+            item.before.reel = from.reel;
+            item.before.path = folder / deliveryFileName(d, from.session, from.reel);
+        } catch (const Error&) {
+            item.before.path = folder / d.name;
+        }
+        item.before.format = storageFacts(d.storage).name;
+        item.before.checks = {{"recipe", false, why}};
+        item.before.heldBack = true;
+        if (watch.ended) watch.ended(item.before);
+    }
+
     Item* part(const std::string& holds, const Deliverable& like) {
         for (Item& i : items)
             if (i.wanted->holds == holds && isPart(*i.wanted) && together(*i.wanted, like)) return &i;

@@ -24,7 +24,7 @@ void* backend(const char* entry) {
         // Two threads of the matrix library do not multiply faster here than one (docs/performance.md), but they spin while
         // they wait: a third of the processor's time. libtorch's own threads stay.
         setenv("OPENBLAS_NUM_THREADS", "1", 0);
-        for (const char* place : {"", "../lib/rivlen"}) {
+        for (const char* place : {"", RIVLEN_LIBRARY_FOLDER}) {
             const auto path = programFolder() / place / kTorchBackendFile;
             if (std::filesystem::exists(path)) library = dlopen(path.c_str(), RTLD_LAZY | RTLD_LOCAL);  // lazily: most of what it brings is never called
             if (library) break;

@@ -26,7 +26,7 @@ using Clock = std::chrono::steady_clock;
 constexpr const char* kHelper = "rivlen-network-check";
 
 std::filesystem::path helperFile() {
-    for (const char* place : {"", "../lib/rivlen"}) {
+    for (const char* place : {"", RIVLEN_LIBRARY_FOLDER}) {
         const auto path = programFolder() / place / kHelper;
         if (std::filesystem::exists(path)) return path;
     }

@@ -1,0 +1,44 @@
+# What is installed where, and the Debian package made of it.
+install(TARGETS rivlen-desk rivlen-cli RUNTIME DESTINATION bin)
+install(TARGETS rivlen-torch LIBRARY DESTINATION ${RIVLEN_LIBRARY_FOLDER})
+install(TARGETS rivlen-network-check RUNTIME DESTINATION ${RIVLEN_LIBRARY_FOLDER})
+foreach(folder networks presets fonts demo)
+  install(DIRECTORY ${folder} DESTINATION share/rivlen PATTERN "*.py" EXCLUDE PATTERN "__pycache__" EXCLUDE)
+endforeach()
+install(FILES packaging/rivlen.desktop DESTINATION share/applications)
+install(FILES packaging/icons/rivlen.svg DESTINATION share/icons/hicolor/scalable/apps)
+install(FILES packaging/rivlen.xml DESTINATION share/mime/packages)
+install(FILES packaging/copyright DESTINATION share/doc/rivlen)
+install(FILES packaging/lintian-overrides DESTINATION share/lintian/overrides RENAME rivlen)
+
+# Manual pages and the changelog are compressed, without a date of their own.
+function(rivlen_compressed source destination name)
+  set(made ${CMAKE_BINARY_DIR}/packaging/${name}.gz)
+  add_custom_command(OUTPUT ${made} COMMAND ${CMAKE_COMMAND} -E make_directory ${CMAKE_BINARY_DIR}/packaging
+    COMMAND sh -c "gzip -9nc '${CMAKE_SOURCE_DIR}/${source}' > '${made}'" DEPENDS ${source} VERBATIM)
+  add_custom_target(compressed-${name} ALL DEPENDS ${made})
+  install(FILES ${made} DESTINATION ${destination})
+endfunction()
+rivlen_compressed(packaging/rivlen-cli.1 share/man/man1 rivlen-cli.1)
+rivlen_compressed(packaging/rivlen-desk.1 share/man/man1 rivlen-desk.1)
+rivlen_compressed(packaging/changelog share/doc/rivlen changelog)
+
+set(CPACK_GENERATOR DEB)
+set(CPACK_PACKAGE_NAME rivlen)
+set(CPACK_PACKAGE_CONTACT "The Rivlen team <team@rivlen.example>")
+set(CPACK_PACKAGE_DESCRIPTION_SUMMARY "takes mixed recordings apart into dialogue, music and ambience")
+set(CPACK_DEBIAN_PACKAGE_DESCRIPTION "For audio post production: separates mixed recordings into dialogue, music and
+ambience with learned networks, tunes how strong the isolation is against its
+artefacts, mends faults, rebuilds clean tracks, and delivers them checked, at
+the right loudness and in sync with the picture. All work stays on this
+machine.")
+set(CPACK_DEBIAN_FILE_NAME DEB-DEFAULT)
+set(CPACK_DEBIAN_PACKAGE_SECTION sound)
+set(CPACK_DEBIAN_PACKAGE_SHLIBDEPS ON)
+set(CPACK_DEBIAN_PACKAGE_SHLIBDEPS_PRIVATE_DIRS ${CMAKE_BINARY_DIR}/bin)
+set(CPACK_DEBIAN_PACKAGE_DEPENDS "qt6-qpa-plugins, libopenblas0-pthread")
+set(CPACK_DEBIAN_PACKAGE_CONTROL_STRICT_PERMISSION ON)
+set(CPACK_STRIP_FILES ON)
+set(CPACK_PACKAGING_INSTALL_PREFIX /usr)
+set(CPACK_INSTALL_DEFAULT_DIRECTORY_PERMISSIONS OWNER_READ OWNER_WRITE OWNER_EXECUTE GROUP_READ GROUP_EXECUTE WORLD_READ WORLD_EXECUTE)
+include(CPack)

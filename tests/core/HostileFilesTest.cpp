@@ -1,0 +1,28 @@
+// What fuzzing found and kept (tests/data/fuzz, grown by `./rivlen fuzz`), read again: each file is taken or refused with a sentence, and nothing else happens.
+#include <gtest/gtest.h>
+
+#include <fstream>
+
+#include "../fuzz/readers.h"
+#include "Support.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+class HostileFiles : public testing::TestWithParam<size_t> {};
+
+TEST_P(HostileFiles, AreRefusedOrRead) {
+    const TempFolder folder;
+    setenv("XDG_DATA_HOME", folder.path().c_str(), 1);
+    const fuzz::Reader& reader = fuzz::readers()[GetParam()];
+    size_t files = 0;
+    for (const auto& entry : fs::directory_iterator(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/fuzz" / reader.name)) {
+        std::ifstream in(entry.path(), std::ios::binary);
+        const std::string bytes{std::istreambuf_iterator<char>(in), {}};
+        EXPECT_NO_THROW(fuzz::tried(reader, bytes)) << entry.path();
+        ++files;
+    }
+    EXPECT_GE(files, 2u) << "the corpus of " << reader.name;
+}
+
+INSTANTIATE_TEST_SUITE_P(Readers, HostileFiles, testing::Range(size_t(0), fuzz::readers().size()), [](const auto& info) { return fuzz::readers()[info.param].name; });
