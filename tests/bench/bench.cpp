@@ -1,5 +1,5 @@
 // Measures speed and memory and prints a table. Figures are of this machine at this moment: compare ratios.
-//   rivlen-bench [--two-hours | --intake]     also splits a two-hour file (about ten minutes); only what Intake does
+//   rivlen-bench [--two-hours | --intake | --dispatch]     also splits a two-hour file (about ten minutes); only what Intake or Dispatch does
 #include <sys/resource.h>
 #include <sys/wait.h>
 #include <unistd.h>
@@ -10,6 +10,7 @@
 #include <filesystem>
 #include <random>
 
+#include "DispatchRows.h"
 #include "IntakeRows.h"
 #include "core/audio/Resources.h"
 #include "core/isolation/Isolator.h"
@@ -79,6 +80,17 @@ int main(int argc, char** argv) {
     row("---", "---", "---");
     if (argc > 1 && !std::strcmp(argv[1], "--intake")) {
         intakeRows(recording(folder, 600), folder, row);
+        fs::remove_all(folder);
+        return 0;
+    }
+    const auto dispatched = [&](double seconds) {
+        dispatchRows(recording(folder, seconds), seconds, folder, [](const auto& words) {
+            const Cost c = runProgram(words);
+            return std::pair(c.seconds, c.megabytes);
+        }, row);
+    };
+    if (argc > 1 && !std::strcmp(argv[1], "--dispatch")) {
+        dispatched(600);
         fs::remove_all(folder);
         return 0;
     }
@@ -175,6 +187,7 @@ int main(int argc, char** argv) {
         }
     }
     intakeRows(ten, folder, row);
+    dispatched(600);
     fs::remove_all(folder);
     std::fflush(stdout);
     _exit(0);  // the abandoned tile may still be computing

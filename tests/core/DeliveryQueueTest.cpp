@@ -145,12 +145,11 @@ TEST_F(Queue, GoesOnWhereItBrokeOff) {
         EXPECT_EQ(sums.size(), 3u);
     }
     {  // What got its name just before the note of it was lost is known by its sum.
-        const fs::path file = folder / "queue" / "queue.json";
+        const fs::path file = folder / "queue" / "task-2.json";
         auto j = nlohmann::json::parse(std::ifstream(file));
-        auto& task = j["tasks"][1];
-        ASSERT_EQ(task["reports"].size(), 1u);
-        task["begun"] = task["reports"];
-        task["reports"] = nlohmann::json::array();
+        ASSERT_EQ(j["reports"].size(), 1u);
+        j["begun"] = j["reports"];
+        j["reports"] = nlohmann::json::array();
         std::ofstream(file) << j.dump();
     }
     fs::create_directories(out() / ".rivlen-work-1-1");
@@ -166,9 +165,9 @@ TEST_F(Queue, GoesOnWhereItBrokeOff) {
     }
     for (const auto& [name, when] : before) EXPECT_EQ(fs::last_write_time(out() / name), when) << name << " was not made again";
     EXPECT_EQ(hidden(), 0u) << "what was left behind is cleared away";
-    // A damaged queue is as good as none.
-    std::ofstream(folder / "queue" / "queue.json") << "{\"format\": \"rivlen-queue\", \"version\": 1, \"tasks\": [3]}";
-    EXPECT_TRUE(DeliveryQueue(folder / "queue").tasks().empty());
+    // What is damaged is left out.
+    std::ofstream(folder / "queue" / "task-2.json") << "{\"format\": \"rivlen-queued\", \"version\": 1, \"id\": 3}";
+    EXPECT_EQ(DeliveryQueue(folder / "queue").tasks().size(), 2u);
 }
 
 TEST_F(Queue, AFolderThatCannotBeWrittenToAndAPictureThatIsNotThereAreSaid) {

@@ -61,7 +61,7 @@ void readStems(const std::string& bytes) {
 }
 
 void readQueue(const std::string& bytes) {
-    const fs::path file = written("queue/queue.json", bytes);
+    const fs::path file = written("queue/task-1.json", bytes);
     DeliveryQueue queue(file.parent_path());
     for (const auto& t : queue.tasks()) t.reel();
 }

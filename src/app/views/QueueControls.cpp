@@ -136,6 +136,10 @@ std::string QueueControls::chosenTask() const {
 }
 
 void QueueControls::fillTask(QTreeWidgetItem* item, const DeliveryTask& t) {
+    // Hundreds of reels with their checks are drawn anew only where something happened.
+    const QString now = QString("%1 %2 %3 %4 %5").arg(QString::fromStdString(t.id)).arg(int(t.state)).arg(int(t.priority)).arg(t.reports.size()).arg(m_desk.queue().paused());
+    if (item->data(0, Qt::UserRole + 1).toString() == now) return;
+    item->setData(0, Qt::UserRole + 1, now);
     item->setData(0, Qt::UserRole, QString::fromStdString(t.id));
     item->setText(0, QString::fromStdString(t.reel().name));
     item->setToolTip(0, QString("%1, to %2").arg(QString::fromStdString(t.session.name), QString::fromStdString(t.folder.string())));

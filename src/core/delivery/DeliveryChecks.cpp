@@ -84,6 +84,14 @@ std::vector<float> mono(const AudioBuffer& x) {
     return out;
 }
 
+/// No more points than a page has room for: the loudest of neighbours.
+std::vector<float> drawable(const std::vector<float>& all) {
+    const size_t group = all.size() / 600 + 1;
+    std::vector<float> out;
+    for (size_t i = 0; i < all.size(); i += group) out.push_back(*std::max_element(all.begin() + long(i), all.begin() + long(std::min(all.size(), i + group))));
+    return out;
+}
+
 /// Lags at the beginning, the middle and the end, frames.
 std::vector<int64_t> lags(SampleSource& wanted, SampleSource& found) {
     std::vector<int64_t> all;
@@ -129,7 +137,7 @@ private:
         const Inspection& i = found.inspection;
         report.integrated = known(i.integratedLufs), report.range = known(i.rangeLu), report.truePeak = known(i.truePeakDbtp);
         report.maxMomentary = found.maxMomentary, report.maxShortTerm = found.maxShortTerm, report.dialogue = c.after.dialogue;
-        report.shortTerm = found.shortTerm, report.wave = found.wave;
+        report.curves = std::make_shared<DeliveryCurves>(DeliveryCurves{drawable(found.shortTerm), found.wave});
         check("not silent", i.peakDbfs > -90 || c.before.inspection.peakDbfs <= -90, text("peak %.1f dBFS", i.peakDbfs));
         const double peak = c.after.inspection.peakDbfs;
         check("no clipping", !whole || peak <= 0.0001, text("peak %.2f dBFS%s", peak, whole && peak > 0 ? ": over full scale; give it a loudness with a ceiling, or 32-bit float" : ""));

@@ -33,11 +33,11 @@ std::string plot(const DeliveryReport& r) {
         each(d);
         return d.str();
     };
-    if (!r.wave.empty()) {
+    if (!r.curves->wave.empty()) {
         out << "<path fill=\"#cfc4ae\" d=\"" << shape([&](auto& d) {
-            const double step = w / double(r.wave.size());
-            for (size_t i = 0; i < r.wave.size(); ++i) {
-                const auto& [low, high] = r.wave[i];
+            const double step = w / double(r.curves->wave.size());
+            for (size_t i = 0; i < r.curves->wave.size(); ++i) {
+                const auto& [low, high] = r.curves->wave[i];
                 const double top = h / 2 * (1 - std::min(1.0, double(high))), bottom = h / 2 * (1 - std::max(-1.0, double(low)));
                 d << "M" << double(i) * step << " " << top << "h" << step << "V" << bottom << "h" << -step << "z";
             }
@@ -48,9 +48,9 @@ std::string plot(const DeliveryReport& r) {
         out << "<path stroke=\"#b9ae99\" stroke-dasharray=\"2 4\" d=\"M0 " << y << "H1000\"/><text x=\"996\" y=\"" << y - 2 << "\" text-anchor=\"end\" font-size=\"10\" fill=\"#6d665a\">" << lufs << "</text>";
     }
     const auto y = [&](double lufs) { return h * std::clamp(-lufs / 50, 0.0, 1.0); };
-    if (r.shortTerm.size() > 1)
+    if (r.curves->shortTerm.size() > 1)
         out << "<path fill=\"none\" stroke=\"#3a352e\" stroke-width=\"1.6\" d=\"" << shape([&](auto& d) {
-            for (size_t i = 0; i < r.shortTerm.size(); ++i) d << (i ? "L" : "M") << w * double(i + 1) / double(r.shortTerm.size()) << " " << y(double(r.shortTerm[i]));
+            for (size_t i = 0; i < r.curves->shortTerm.size(); ++i) d << (i ? "L" : "M") << w * double(i + 1) / double(r.curves->shortTerm.size()) << " " << y(double(r.curves->shortTerm[i]));
         }) << "\"/>";
     if (r.integrated) out << "<path stroke=\"#b0441b\" d=\"M0 " << y(*r.integrated) << "H1000\"/>";
     out << "<text x=\"0\" y=\"104\" font-size=\"11\" fill=\"#6d665a\">short-term loudness over " << text("%.1f s", r.duration) << " (LUFS, dark), integrated (red), waveform behind</text></svg>";

@@ -80,8 +80,8 @@ void plot(Paper& paper, const DeliveryReport& r) {
     cairo_rectangle(c, kMargin, top, w, h);
     cairo_fill(c);
     cairo_set_source_rgb(c, 0.82, 0.78, 0.7);
-    for (size_t i = 0; i < r.wave.size(); ++i) {
-        const double step = w / double(r.wave.size()), high = h / 2 * (1 - std::min(1.0, double(r.wave[i].second))), low = h / 2 * (1 - std::max(-1.0, double(r.wave[i].first)));
+    for (size_t i = 0; i < r.curves->wave.size(); ++i) {
+        const double step = w / double(r.curves->wave.size()), high = h / 2 * (1 - std::min(1.0, double(r.curves->wave[i].second))), low = h / 2 * (1 - std::max(-1.0, double(r.curves->wave[i].first)));
         cairo_rectangle(c, kMargin + step * double(i), top + high, step, std::max(0.3, low - high));
     }
     cairo_fill(c);
@@ -95,7 +95,7 @@ void plot(Paper& paper, const DeliveryReport& r) {
     }
     cairo_set_source_rgb(c, kInk[0], kInk[1], kInk[2]);
     cairo_set_line_width(c, 0.9);
-    for (size_t i = 0; i < r.shortTerm.size(); ++i) cairo_line_to(c, kMargin + w * double(i + 1) / double(r.shortTerm.size()), y(double(r.shortTerm[i])));
+    for (size_t i = 0; i < r.curves->shortTerm.size(); ++i) cairo_line_to(c, kMargin + w * double(i + 1) / double(r.curves->shortTerm.size()), y(double(r.curves->shortTerm[i])));
     cairo_stroke(c);
     if (r.integrated) {
         cairo_set_source_rgb(c, kBad[0], kBad[1], kBad[2]);

@@ -37,9 +37,9 @@ nlohmann::json toJson(const DeliveryReport& r, bool withCurves) {
     if (!r.picture.empty()) j["picture_md5"] = r.picture;
     if (!withCurves) return j;
     j["short_term_lufs"] = nlohmann::json::array();
-    for (float v : r.shortTerm) j["short_term_lufs"].push_back(rounded(double(v), 10));
+    for (float v : r.curves->shortTerm) j["short_term_lufs"].push_back(rounded(double(v), 10));
     j["wave"] = nlohmann::json::array();
-    for (const auto& [low, high] : r.wave) j["wave"].push_back({rounded(double(low), 1000), rounded(double(high), 1000)});
+    for (const auto& [low, high] : r.curves->wave) j["wave"].push_back({rounded(double(low), 1000), rounded(double(high), 1000)});
     return j;
 }
 
@@ -57,10 +57,12 @@ DeliveryReport deliveryReportFromJson(const nlohmann::json& j) {
     r.gain = j.at("gain_db"), r.limited = j.at("limited_db"), r.heldBack = j.at("held_back");
     r.picture = j.value("picture_md5", "");
     for (const auto& c : j.at("checks")) r.checks.push_back({c.at("name"), c.at("passed"), c.at("detail")});
+    auto curves = std::make_shared<DeliveryCurves>();
     if (j.contains("short_term_lufs"))
-        for (const auto& v : j.at("short_term_lufs")) r.shortTerm.push_back(v.get<float>());
+        for (const auto& v : j.at("short_term_lufs")) curves->shortTerm.push_back(v.get<float>());
     if (j.contains("wave"))
-        for (const auto& w : j.at("wave")) r.wave.emplace_back(w.at(0).get<float>(), w.at(1).get<float>());
+        for (const auto& w : j.at("wave")) curves->wave.emplace_back(w.at(0).get<float>(), w.at(1).get<float>());
+    r.curves = std::move(curves);
     return r;
 }
 

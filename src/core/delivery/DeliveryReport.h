@@ -1,5 +1,6 @@
 #pragma once
 #include <filesystem>
+#include <memory>
 #include <nlohmann/json.hpp>
 #include <optional>
 #include <string>
@@ -13,6 +14,12 @@ struct DeliveryCheck {
     std::string name;
     bool passed = true;
     std::string detail;  ///< with figures; where it failed, why
+};
+
+/// What a report draws: up to 600 points each, evenly over the length.
+struct DeliveryCurves {
+    std::vector<float> shortTerm;               ///< LUFS; -70 and below: nothing
+    std::vector<std::pair<float, float>> wave;  ///< lowest and highest of each column
 };
 
 /// What became of a deliverable.
@@ -29,8 +36,7 @@ struct DeliveryReport {
     std::vector<std::string> sha256, md5;      ///< by files
     std::vector<DeliveryCheck> checks;
     bool heldBack = false;                     ///< a check failed: there is no file
-    std::vector<float> shortTerm;              ///< LUFS each half second, for drawing
-    std::vector<std::pair<float, float>> wave; ///< lowest and highest of each column
+    std::shared_ptr<const DeliveryCurves> curves = std::make_shared<DeliveryCurves>();  ///< never null
 
     bool passed() const;
 };

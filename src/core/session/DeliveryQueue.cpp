@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <chrono>
+#include <cstdlib>
 #include <fstream>
 
 #include "core/delivery/DeliveryFiles.h"
@@ -31,7 +32,7 @@ Kind kindOf(const Words& words, const std::string& word, Kind otherwise) {
 bool ended(const DeliveryTask& t) { return t.state != State::Waiting && t.state != State::Running; }
 
 json toJson(const DeliveryTask& t, const fs::path& folder) {
-    json j{{"id", t.id}, {"session", json::parse(sessionText(t.session, folder))}, {"folder", t.folder.string()}, {"overwrite", t.overwrite}, {"priority", kPriorities[size_t(t.priority)]},
+    json j{{"format", "rivlen-queued"}, {"version", 1}, {"id", t.id}, {"session", json::parse(sessionText(t.session, folder))}, {"folder", t.folder.string()}, {"overwrite", t.overwrite}, {"priority", kPriorities[size_t(t.priority)]},
            {"state", kStates[size_t(t.state == State::Running ? State::Waiting : t.state)]}, {"error", t.error}, {"cost", t.cost}, {"reports", json::array()}, {"begun", json::array()}};
     for (const auto& r : t.reports) j["reports"].push_back(toJson(r, true));
     for (const auto& r : t.begun) j["begun"].push_back(toJson(r, true));
@@ -82,16 +83,21 @@ void clearOwn(const DeliveryReport& r) {
 }  // namespace
 
 DeliveryQueue::DeliveryQueue(fs::path folder) : m_folder(fs::absolute(folder).lexically_normal()) {
-    std::ifstream in(m_folder / "queue.json");
-    if (!in) return;
-    try {
-        const json j = json::parse(in);
-        if (j.value("format", "") != "rivlen-queue" || j.at("version").get<int>() > 1) return;
-        for (const auto& t : j.at("tasks")) m_tasks.push_back(taskFromJson(t, m_folder / "queue.json"));
-        m_number = j.at("number");
-    } catch (const std::exception&) {  // what was queued is lost, what was delivered is not
-        m_tasks.clear();
+    std::error_code ignored;
+    for (const auto& entry : fs::directory_iterator(m_folder, ignored)) {
+        if (entry.path().extension() != ".json") continue;
+        try {
+            std::ifstream in(entry.path());
+            const json j = json::parse(in);
+            if (j.value("format", "") != "rivlen-queued" || j.at("version").get<int>() > 1) continue;
+            DeliveryTask task = taskFromJson(j, entry.path());
+            if (entry.path().stem() == task.id) m_tasks.push_back(std::move(task));
+        } catch (const std::exception&) {  // what was queued there is lost, what was delivered is not
+        }
     }
+    const auto number = [](const DeliveryTask& t) { return std::atoi(t.id.c_str() + std::min(t.id.size(), t.id.find('-') + 1)); };
+    std::sort(m_tasks.begin(), m_tasks.end(), [&](const auto& a, const auto& b) { return number(a) < number(b); });
+    if (!m_tasks.empty()) m_number = number(m_tasks.back());
 }
 
 std::string DeliveryQueue::add(const Session& session, const Reel& reel, const std::vector<Deliverable>& deliverables, const fs::path& folder, bool overwrite) {
@@ -112,6 +118,7 @@ std::string DeliveryQueue::add(const Session& session, const Reel& reel, const s
         return all;
     };
     const auto mine = names(t);
+    std::string id;
     {
         const std::lock_guard lock(m_guard);
         for (const auto& other : m_tasks) {
@@ -119,11 +126,11 @@ std::string DeliveryQueue::add(const Session& session, const Reel& reel, const s
             for (const auto& name : names(other))
                 if (std::find(mine.begin(), mine.end(), name) != mine.end()) throw Error(Error::Kind::Usage, "\"" + name + "\" is already queued for \"" + t.folder.string() + "\": choose another folder, or put {session} and {reel} into the names.");
         }
-        t.id = "task-" + std::to_string(++m_number);
+        t.id = id = "task-" + std::to_string(++m_number);
         m_tasks.push_back(std::move(t));
     }
-    changed();
-    return "task-" + std::to_string(m_number);
+    changed(id);
+    return id;
 }
 
 DeliveryTask* DeliveryQueue::find(const std::string& id) {
@@ -137,7 +144,7 @@ void DeliveryQueue::setPriority(const std::string& id, Priority priority) {
         const std::lock_guard lock(m_guard);
         if (DeliveryTask* t = find(id)) t->priority = priority;
     }
-    changed();
+    changed(id);
 }
 
 void DeliveryQueue::remove(const std::string& id) {
@@ -145,10 +152,10 @@ void DeliveryQueue::remove(const std::string& id) {
         const std::lock_guard lock(m_guard);
         DeliveryTask* t = find(id);
         if (t && t->state == State::Running) m_cancelled = id;  // it goes when its work has stopped
-        else std::erase_if(m_tasks, [&](const auto& x) { return x.id == id; });
+        else forget([&](const auto& x) { return x.id == id; });
     }
     m_wake.notify_all();
-    changed();
+    changed(id);
 }
 
 void DeliveryQueue::retry(const std::string& id) {
@@ -160,16 +167,16 @@ void DeliveryQueue::retry(const std::string& id) {
         t->state = State::Waiting;
         t->error.clear();
     }
-    changed();
+    changed(id);
 }
 
 void DeliveryQueue::clearEnded() {
     {
         const std::lock_guard lock(m_guard);
-        std::erase_if(m_tasks, ended);
+        forget(ended);
         m_spent = 0;
     }
-    changed();
+    changed({});
 }
 
 void DeliveryQueue::clear() {
@@ -218,16 +225,21 @@ DeliveryTask* DeliveryQueue::next() {
     return best;
 }
 
-void DeliveryQueue::save() {
-    json tasks = json::array();
-    for (const auto& t : m_tasks) tasks.push_back(toJson(t, m_folder));
-    writeWholeFile(m_folder / "queue.json", json{{"format", "rivlen-queue"}, {"version", 1}, {"number", m_number}, {"tasks", tasks}}.dump() + "\n");
+void DeliveryQueue::save(const std::string& id) {
+    if (const DeliveryTask* t = find(id)) writeWholeFile(fileOf(id), toJson(*t, m_folder).dump() + "\n");
 }
 
-void DeliveryQueue::changed() {
+void DeliveryQueue::forget(const std::function<bool(const DeliveryTask&)>& which) {
+    std::error_code ignored;
+    for (const auto& t : m_tasks)
+        if (which(t)) fs::remove(fileOf(t.id), ignored);
+    std::erase_if(m_tasks, which);
+}
+
+void DeliveryQueue::changed(const std::string& id) {
     {
         const std::lock_guard lock(m_guard);
-        save();
+        save(id);
     }
     if (onChange) onChange();
 }
@@ -244,11 +256,11 @@ void DeliveryQueue::finish(const std::string& id, State state, const std::string
         m_at.clear();
         m_within = 0;
         if (ended(*t)) m_spent += t->cost;
-        if (m_cancelled == id) std::erase_if(m_tasks, [&](const auto& x) { return x.id == id; });
+        if (m_cancelled == id) forget([&](const auto& x) { return x.id == id; });
         else if (ended(*t)) folder = t->folder;
         m_cancelled.clear();
     }
-    changed();
+    changed(id);
     if (!folder.empty()) report(folder);
 }
 
@@ -278,7 +290,7 @@ void DeliveryQueue::work(DeliveryTask task, const Progress& progress) {
             const std::lock_guard lock(m_guard);
             if (DeliveryTask* t = find(task.id)) f(*t);
         }
-        changed();
+        changed(task.id);
     };
     say("stems");
     WorkFolder::clearAbandoned(task.folder);

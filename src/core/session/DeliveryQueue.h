@@ -33,7 +33,7 @@ struct DeliveryTask {
 /// made again. Functions may be called from any thread; run() works on the caller's.
 class DeliveryQueue {
 public:
-    /// folder: where the queue is written down (docs/formats.md); what an earlier one left there is taken over. A damaged file is as good as none.
+    /// folder: where the queue is written down (docs/formats.md), a file for each reel; what an earlier one left there is taken over. A damaged file is left out.
     explicit DeliveryQueue(std::filesystem::path folder);
 
     /// Puts a reel in; its id. Throws Error (Usage, OutputUnwritable) when names collide with each other, with what is queued for the same folder, or
@@ -61,11 +61,13 @@ public:
     std::string reportName = "delivery";
 
 private:
-    void save();
+    void save(const std::string& id);
     void work(DeliveryTask task, const Progress& progress);
     void finish(const std::string& id, DeliveryTask::State state, const std::string& error = {}, Error::Kind kind = Error::Kind::Other);
     void report(const std::filesystem::path& folder);
-    void changed();
+    void changed(const std::string& id);
+    void forget(const std::function<bool(const DeliveryTask&)>& which);
+    std::filesystem::path fileOf(const std::string& id) const { return m_folder / (id + ".json"); }
     DeliveryTask* find(const std::string& id);
     DeliveryTask* next();
 
