@@ -1,5 +1,6 @@
 #include "app/DispatchDesk.h"
 
+#include <QFileInfo>
 #include <algorithm>
 
 #include "core/audio/Resources.h"
@@ -175,7 +176,7 @@ void DispatchDesk::start() {
         for (const auto& t : m_queue->tasks()) {
             failed += t.state == DeliveryTask::State::Failed;
             if (t.state == DeliveryTask::State::Failed && why.isEmpty()) why = QString::fromStdString(t.error);
-            folder = QString::fromStdString(t.folder.string());
+            folder = QString::fromStdString(t.folder.filename().string());
         }
         if (failed) emit m_controller.notice(failed == 1 ? why : QString("%1 reels could not be delivered; the first: %2").arg(failed).arg(why));
         else if (held) emit m_controller.notice(QString("%1 of %2 deliverables failed a check and were held back: see Queue, or the report in %3.").arg(held).arg(all.size()).arg(folder));
@@ -231,7 +232,7 @@ void DispatchDesk::handOver(const QString& folder, double handles) {
         *made = handOverReel(session, r, material, handles, to, Progress(progress, 0.5, 1)).string();
     }, m_controller.ending(this, [] { return true; }, [this, made] {
         emit changed();
-        if (!made->empty()) emit m_controller.done(QString("Handed over in %1; MANIFEST.txt says what is what.").arg(QString::fromStdString(*made)));
+        if (!made->empty()) emit m_controller.done(QString("Handed over in %1; MANIFEST.txt says what is what.").arg(QFileInfo(QString::fromStdString(*made)).fileName()));
     }));
     emit changed();
 }

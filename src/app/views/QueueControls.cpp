@@ -27,9 +27,10 @@ QString facts(const DeliveryReport& r) {
     QStringList all;
     if (r.integrated) all << QString("%1 LUFS").arg(*r.integrated, 0, 'f', 1);
     if (r.truePeak) all << QString("%1 dBTP").arg(*r.truePeak, 0, 'f', 1);
-    if (r.noiseBefore && r.noiseAfter && std::abs(r.gain) > 0.05) all << QString("noise %1 → %2 dBFS").arg(*r.noiseBefore, 0, 'f', 0).arg(*r.noiseAfter, 0, 'f', 0);
     if (r.limited < -0.05) all << QString("limited %1 dB").arg(r.limited, 0, 'f', 1);
-    return all.join(", ");
+    // Raising a programme raises its noise: that is said where it happens.
+    const QString noise = r.noiseBefore && r.noiseAfter && std::abs(r.gain) > 0.05 ? QString("\n   noise floor %1 → %2 dBFS").arg(*r.noiseBefore, 0, 'f', 0).arg(*r.noiseAfter, 0, 'f', 0) : QString();
+    return all.join(", ") + noise;
 }
 
 /// In lines of the panel's width: trees do not wrap what spans their columns.

@@ -14,6 +14,8 @@ namespace {
     throw Error(Error::Kind::Usage, "\"" + text + "\" is not a time: give seconds (12.5) or HH:MM:SS:FF, HH:MM:SS;FF or HH:MM:SS.mmm.");
 }
 
+constexpr size_t kLongest = 40;  // letters: more digits than numbers hold
+
 // SMPTE ST 12-1: of each minute, except every tenth, the first two frame numbers are left out at 30 frames a second, four at 60.
 int dropped(FrameRate rate) { return 2 * (rate.nominal() / 30); }
 
@@ -28,7 +30,7 @@ FrameRate FrameRate::nearest(double perSecond) {
 int64_t framesOfTimecode(const std::string& text, FrameRate rate) {
     static const std::regex form(R"(\s*(\d{1,3}):([0-5]?\d):([0-5]?\d)([:;])(\d{1,3})\s*)");
     std::smatch found;
-    if (!std::regex_match(text, found, form)) noTime(text);
+    if (text.size() > kLongest || !std::regex_match(text, found, form)) noTime(text);
     const int h = std::stoi(found[1]), m = std::stoi(found[2]), s = std::stoi(found[3]), f = std::stoi(found[5]);
     const bool drop = found[4] == ";";
     const int skip = dropped(rate), minutes = 60 * h + m;
@@ -53,6 +55,7 @@ double parseTime(const std::string& text, double framesPerSecond) {
     static const std::regex seconds(R"(\s*(\d+(?:\.\d*)?|\.\d+)\s*)");
     static const std::regex clock(R"(\s*(\d{1,3}):([0-5]?\d):([0-5]?\d(?:\.\d+)?)\s*)");
     std::smatch found;
+    if (text.size() > kLongest) noTime(text.substr(0, kLongest) + "...");
     if (std::regex_match(text, found, seconds)) return std::stod(found[1]);
     if (std::regex_match(text, found, clock))
         return 3600.0 * std::stoi(found[1]) + 60.0 * std::stoi(found[2]) + std::stod(found[3]);

@@ -5,6 +5,7 @@
 #include <functional>
 
 #include "core/audio/Error.h"
+#include "core/audio/Json.h"
 #include "core/audio/Resources.h"
 #include "core/session/WholeFile.h"
 
@@ -79,7 +80,7 @@ void writeDeliverySet(const DeliverySet& set, const fs::path& file) {
 DeliverySet parseDeliverySet(const std::string& text, const std::string& file) {
     const auto damaged = [&](const std::string& why) { return Error(Error::Kind::InputUnreadable, "The set \"" + file + "\" cannot be read: " + why); };
     try {
-        const auto j = nlohmann::json::parse(text);
+        const auto j = parsedJson(text);
         if (j.value("format", "") != "rivlen-deliveries") throw damaged("it is no set of deliverables; choose another file.");
         if (j.at("version").get<int>() > 1) throw damaged("it was written by a newer version; update Rivlen.");
         DeliverySet set{j.value("name", ""), j.value("purpose", ""), {}};

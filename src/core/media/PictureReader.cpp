@@ -7,6 +7,7 @@ extern "C" {
 #include <libswscale/swscale.h>
 }
 
+#include <algorithm>
 #include <cmath>
 
 #include "core/audio/Error.h"
@@ -129,9 +130,13 @@ struct PictureReader::Impl {
         out.rgba.resize(size_t(out.width) * size_t(out.height) * 4);
         scale = sws_getCachedContext(scale, shown->width, shown->height, AVPixelFormat(shown->format), out.width, out.height, AV_PIX_FMT_RGBA, SWS_BILINEAR, nullptr, nullptr, nullptr);
         if (!scale) unreadable("has a pixel format that cannot be shown.");
-        uint8_t* rows[4] = {out.rgba.data(), nullptr, nullptr, nullptr};
-        const int stride[4] = {out.width * 4, 0, 0, 0};
+        // The scaler writes in blocks of up to 64 bytes, beyond the ends of short rows: it gets rows with room for that.
+        uint8_t* rows[4] = {};
+        int stride[4] = {};
+        if (av_image_alloc(rows, stride, out.width + 32, out.height + 1, AV_PIX_FMT_RGBA, 64) < 0) unreadable("is too large to be shown.");
         sws_scale(scale, shown->data, shown->linesize, 0, shown->height, rows, stride);
+        for (int y = 0; y < out.height; ++y) std::copy_n(rows[0] + ptrdiff_t(y) * stride[0], size_t(out.width) * 4, out.rgba.begin() + ptrdiff_t(y) * out.width * 4);
+        av_freep(&rows[0]);
         const double time = timeOf(shown);
         out.number = std::llround((time - pictureStart) * info.rate.perSecond());
         out.from = time - soundStart;

@@ -255,7 +255,7 @@ Rebuild rebuildFromJson(const json& j, const std::filesystem::path& folder) {
         unique(r.sounds.back().id);
     }
     for (const json& t : tones) {
-        r.tones.push_back({t.at("id"), t.value("name", ""), t.value("material", "ambience"), t.at("spans").get<std::vector<std::pair<double, double>>>(), t.value("seed", 1u)});
+        r.tones.push_back({t.at("id"), t.value("name", ""), t.value("material", "ambience"), t.at("spans").get<std::vector<std::pair<double, double>>>(), unsigned(t.value("seed", int64_t(1)))});
         unique(r.tones.back().id);
     }
     for (const json& n : rooms) {

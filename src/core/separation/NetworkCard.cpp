@@ -4,6 +4,7 @@
 #include <fstream>
 
 #include "core/audio/Error.h"
+#include "core/audio/Json.h"
 
 namespace rivlen {
 
@@ -18,7 +19,7 @@ NetworkCard NetworkCard::load(const fs::path& path) {
     if (!in) throw refuse("cannot be read: check that it is there.");
     NetworkCard card;
     try {
-        card.all = json::parse(in);
+        card.all = parsedJson(in);
         if (card.all.at("format") != "rivlen-network") throw refuse("is not a network card.");
         if (card.all.at("version").get<int>() > 1) throw refuse("was made for a newer Rivlen: update Rivlen to use it.");
         card.id = card.all.at("id");

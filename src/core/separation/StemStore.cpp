@@ -13,6 +13,7 @@
 
 #include "core/audio/Decibel.h"
 #include "core/audio/Error.h"
+#include "core/audio/Json.h"
 #include "core/audio/Resources.h"
 
 namespace rivlen {
@@ -84,7 +85,7 @@ std::shared_ptr<StemStore> StemStore::openFinished(const fs::path& folder) {
     std::ifstream in(folder / "stems.json");
     if (!in) return nullptr;
     try {
-        const auto facts = nlohmann::json::parse(in);
+        const auto facts = parsedJson(in);
         auto store = std::shared_ptr<StemStore>(new StemStore);
         store->m_folder = folder;
         store->m_shape = {facts.at("stems").get<std::vector<std::string>>(), facts.at("sample_rate"), facts.at("channels"), facts.at("frames"), facts.value("room", false)};

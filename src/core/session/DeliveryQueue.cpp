@@ -5,6 +5,7 @@
 #include <cstdlib>
 #include <fstream>
 
+#include "core/audio/Json.h"
 #include "core/delivery/DeliveryFiles.h"
 #include "core/media/FileSum.h"
 #include "core/media/MediaReader.h"
@@ -88,7 +89,7 @@ DeliveryQueue::DeliveryQueue(fs::path folder) : m_folder(fs::absolute(folder).le
         if (entry.path().extension() != ".json") continue;
         try {
             std::ifstream in(entry.path());
-            const json j = json::parse(in);
+            const json j = parsedJson(in);
             if (j.value("format", "") != "rivlen-queued" || j.at("version").get<int>() > 1) continue;
             DeliveryTask task = taskFromJson(j, entry.path());
             if (entry.path().stem() == task.id) m_tasks.push_back(std::move(task));

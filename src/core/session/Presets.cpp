@@ -5,6 +5,7 @@
 #include <nlohmann/json.hpp>
 
 #include "core/audio/Error.h"
+#include "core/audio/Json.h"
 #include "core/audio/Resources.h"
 #include "core/session/WholeFile.h"
 
@@ -27,7 +28,7 @@ std::vector<Preset> read(const fs::path& folder, bool shipped) {
         if (entry.path().extension() != ".json") continue;
         try {
             std::ifstream in(entry.path());
-            const json j = json::parse(in);
+            const json j = parsedJson(in);
             if (j.value("format", "") != "rivlen-preset" || j.at("version").get<int>() > 1) continue;
             found.push_back({{j.at("name"), j.value("purpose", ""), isolationFromJson(j.at("isolation")), entry.path(), shipped}, j.value("rank", 0)});
         } catch (const std::exception&) {  // a broken preset must not hide the good ones

@@ -4,6 +4,7 @@
 #include <nlohmann/json.hpp>
 
 #include "core/audio/Error.h"
+#include "core/audio/Json.h"
 #include "core/session/WholeFile.h"
 
 namespace rivlen {
@@ -52,7 +53,7 @@ Session loadSession(const fs::path& file) {
 Session parseSession(const std::string& text, const fs::path& file) {
     const auto refuse = [&file](const std::string& why) { return refusal(file, why); };
     try {
-        const json j = json::parse(text);
+        const json j = parsedJson(text);
         if (j.value("format", "") != "rivlen-session") throw refuse("is not a Rivlen session: choose a .rivlen file.");
         if (j.at("version").get<int>() > kVersion) throw refuse("was made by a newer Rivlen: update Rivlen to open it.");
         const fs::path folder = fs::absolute(file).parent_path();

@@ -5,6 +5,7 @@
 #include <functional>
 
 #include "core/audio/Error.h"
+#include "core/audio/Json.h"
 #include "core/audio/Resources.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/AudioWriter.h"
@@ -60,7 +61,7 @@ std::optional<std::vector<RepairChain::Effect>> readEffects(const fs::path& file
     if (!in) return {};
     try {
         std::vector<RepairChain::Effect> effects;
-        const json all = json::parse(in);
+        const json all = parsedJson(in);
         for (const auto& e : all) effects.push_back({e.at("treatment"), e.at("removed_dbfs")});
         return effects;
     } catch (const json::exception&) {  // damaged: the file is made again
