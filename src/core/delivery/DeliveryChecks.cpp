@@ -6,6 +6,7 @@
 #include <memory>
 
 #include "core/audio/Decibel.h"
+#include "core/audio/Text.h"
 #include "core/media/MediaReader.h"
 #include "core/media/PictureMux.h"
 
@@ -14,12 +15,6 @@ namespace rivlen {
 namespace fs = std::filesystem;
 
 namespace {
-
-std::string text(const char* format, auto... values) {
-    char line[240];
-    std::snprintf(line, sizeof line, format, values...);
-    return line;
-}
 
 std::optional<double> known(double v) { return std::isfinite(v) && v > -190 ? std::optional(v) : std::nullopt; }
 
@@ -122,8 +117,8 @@ private:
     void length(StoredSound& stored) {
         // Encoders fill up their last block.
         const int64_t tolerance = storage.lossless ? 0 : 2 * 1152;
-        check("length", std::llabs(stored.frames() - c.frames) <= tolerance, text("%lld frames, %lld expected", static_cast<long long>(stored.frames()), static_cast<long long>(c.frames)));
-        check("rate and channels", stored.sampleRate() == c.sampleRate && stored.channels() == c.channels, text("%d Hz, %d channels", stored.sampleRate(), stored.channels()));
+        check("length", std::llabs(stored.frames() - c.frames) <= tolerance, formatted("%lld frames, %lld expected", static_cast<long long>(stored.frames()), static_cast<long long>(c.frames)));
+        check("rate and channels", stored.sampleRate() == c.sampleRate && stored.channels() == c.channels, formatted("%d Hz, %d channels", stored.sampleRate(), stored.channels()));
         const bool ordered = c.stored.size() == 1 && d.layout != ChannelLayout::AmbiX && (c.channels == 6 || c.channels == 8) && storage.lossless;
         if (!ordered) return;
         const std::string layout = stored.reader(0).info().layout;
@@ -138,22 +133,22 @@ private:
         report.integrated = known(i.integratedLufs), report.range = known(i.rangeLu), report.truePeak = known(i.truePeakDbtp);
         report.maxMomentary = found.maxMomentary, report.maxShortTerm = found.maxShortTerm, report.dialogue = c.after.dialogue;
         report.curves = std::make_shared<DeliveryCurves>(DeliveryCurves{drawable(found.shortTerm), found.wave});
-        check("not silent", i.peakDbfs > -90 || c.before.inspection.peakDbfs <= -90, text("peak %.1f dBFS", i.peakDbfs));
+        check("not silent", i.peakDbfs > -90 || c.before.inspection.peakDbfs <= -90, formatted("peak %.1f dBFS", i.peakDbfs));
         const double peak = c.after.inspection.peakDbfs;
-        check("no clipping", !whole || peak <= 0.0001, text("peak %.2f dBFS%s", peak, whole && peak > 0 ? ": over full scale; give it a loudness with a ceiling, or 32-bit float" : ""));
-        check("no DC", found.dcDbfs < -50, found.dcDbfs > -140 ? text("%.0f dBFS", found.dcDbfs) : std::string("none"));
-        check("phase", found.correlation > -0.5, text("correlation %+.2f%s", found.correlation, found.correlation <= -0.5 ? ": the sides cancel in mono" : ""));
+        check("no clipping", !whole || peak <= 0.0001, formatted("peak %.2f dBFS%s", peak, whole && peak > 0 ? ": over full scale; give it a loudness with a ceiling, or 32-bit float" : ""));
+        check("no DC", found.dcDbfs < -50, found.dcDbfs > -140 ? formatted("%.0f dBFS", found.dcDbfs) : std::string("none"));
+        check("phase", found.correlation > -0.5, formatted("correlation %+.2f%s", found.correlation, found.correlation <= -0.5 ? ": the sides cancel in mono" : ""));
     }
 
     void loudness() {
         if (!d.loudness || !report.integrated) return;
         const bool gated = d.dialogueGated && c.after.dialogue;
         const double now = gated ? *c.after.dialogue : *report.integrated;
-        std::string detail = text("%.1f LUFS%s, %.1f within %.1f wanted", now, gated ? " where somebody speaks" : "", *d.loudness, d.tolerance);
-        if (gated) detail += text("; %.1f s of speech", c.after.dialogueSeconds);
+        std::string detail = formatted("%.1f LUFS%s, %.1f within %.1f wanted", now, gated ? " where somebody speaks" : "", *d.loudness, d.tolerance);
+        if (gated) detail += formatted("; %.1f s of speech", c.after.dialogueSeconds);
         else if (d.dialogueGated) detail += "; hardly anybody speaks, so the whole counts";
         check("loudness", std::fabs(now - *d.loudness) <= d.tolerance + (storage.lossless ? 0 : 0.2), detail);
-        check("true peak", !report.truePeak || *report.truePeak <= d.ceiling + (storage.lossless ? 0.05 : 0.5), text("%.1f dBTP, at most %.1f wanted", report.truePeak.value_or(-200), d.ceiling));
+        check("true peak", !report.truePeak || *report.truePeak <= d.ceiling + (storage.lossless ? 0.05 : 0.5), formatted("%.1f dBTP, at most %.1f wanted", report.truePeak.value_or(-200), d.ceiling));
     }
 
     void again(StoredSound& stored, int64_t lead, const Progress& progress) {
@@ -168,17 +163,17 @@ private:
         int64_t worst = 0;
         for (int64_t lag : late) worst = std::llabs(lag) > std::llabs(worst) ? lag : worst;
         const double ms = 1000.0 * double(worst) / c.sampleRate;
-        check("sync", std::fabs(ms) < 1, late.empty() ? std::string("nothing loud enough to tell") : text("%+.2f ms at beginning, middle and end", ms));
+        check("sync", std::fabs(ms) < 1, late.empty() ? std::string("nothing loud enough to tell") : formatted("%+.2f ms at beginning, middle and end", ms));
     }
 
     void picture(StoredSound& stored, const Progress& progress) {
         const PictureSum from = pictureSum(c.picture, Progress(progress, 0, 0.5)), to = pictureSum(c.stored[0], Progress(progress, 0.5, 1));
         report.picture = to.md5;
-        check("picture", from == to, from == to ? text("%lld packets, MD5 ", static_cast<long long>(to.packets)) + to.md5 : "its packets are not those of the recording: choose a container of the same family");
+        check("picture", from == to, from == to ? formatted("%lld packets, MD5 ", static_cast<long long>(to.packets)) + to.md5 : "its packets are not those of the recording: choose a container of the same family");
         // Both streams' clocks, as a player reads them.
         const MediaInfo was = MediaReader(c.picture).info(), is = stored.reader(0).info();
         const double wanted = std::min(0.0, was.startOffset), ms = 1000 * (is.startOffset - wanted);
-        check("start", std::fabs(ms) < 1, text("the sound begins %+.2f ms off where it belongs to the picture", ms));
+        check("start", std::fabs(ms) < 1, formatted("the sound begins %+.2f ms off where it belongs to the picture", ms));
     }
 
     const CheckedDelivery& c;

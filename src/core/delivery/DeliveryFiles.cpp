@@ -3,23 +3,12 @@
 #include <sstream>
 
 #include "core/audio/Error.h"
+#include "core/audio/Text.h"
 #include "core/session/WholeFile.h"
 
 namespace rivlen {
 
 namespace {
-
-std::string text(const char* format, double v) {
-    char line[48];
-    std::snprintf(line, sizeof line, format, v);
-    return line;
-}
-
-std::string quoted(const std::string& plain) {
-    std::string out = "\"";
-    for (char c : plain) out += c == '"' ? "\"\"" : std::string(1, c);
-    return out + "\"";
-}
 
 std::string csv(const std::vector<DeliveryReport>& reports) {
     std::ostringstream out;
@@ -28,9 +17,9 @@ std::string csv(const std::vector<DeliveryReport>& reports) {
         std::string failed;
         for (const auto& c : r.checks)
             if (!c.passed) failed += (failed.empty() ? "" : "; ") + c.name + ": " + c.detail;
-        const auto field = [](const std::optional<double>& v) { return v ? text("%.2f", *v) : std::string(); };
-        out << quoted(r.reel) << ',' << quoted(r.name) << ',' << quoted(r.path.filename().string()) << ',' << quoted(r.format) << ',' << text("%.3f", r.duration) << ',' << field(r.integrated) << ',' << field(r.range) << ','
-            << field(r.truePeak) << ',' << text("%.2f", r.gain) << ',' << text("%.2f", r.limited) << ',' << field(r.noiseAfter) << ',' << (r.passed() ? "yes" : "no") << ',' << quoted(failed) << '\n';
+        const auto field = [](const std::optional<double>& v) { return v ? formatted("%.2f", *v) : std::string(); };
+        out << quotedForCsv(r.reel) << ',' << quotedForCsv(r.name) << ',' << quotedForCsv(r.path.filename().string()) << ',' << quotedForCsv(r.format) << ',' << formatted("%.3f", r.duration) << ',' << field(r.integrated) << ',' << field(r.range) << ','
+            << field(r.truePeak) << ',' << formatted("%.2f", r.gain) << ',' << formatted("%.2f", r.limited) << ',' << field(r.noiseAfter) << ',' << (r.passed() ? "yes" : "no") << ',' << quotedForCsv(failed) << '\n';
     }
     return out.str();
 }

@@ -2,25 +2,14 @@
 #include <cmath>
 #include <sstream>
 
+#include "core/audio/Text.h"
 #include "core/delivery/DeliveryFiles.h"
 
 namespace rivlen {
 
 namespace {
 
-std::string text(const char* format, auto... values) {
-    char line[64];
-    std::snprintf(line, sizeof line, format, values...);
-    return line;
-}
-
-std::string number(const std::optional<double>& v, const char* unit) { return v ? text("%.1f %s", *v, unit) : std::string("–"); }
-
-std::string escaped(const std::string& plain) {
-    std::string out;
-    for (char c : plain) out += c == '<' ? "&lt;" : c == '>' ? "&gt;" : c == '&' ? "&amp;" : c == '"' ? "&quot;" : std::string(1, c);
-    return out;
-}
+std::string number(const std::optional<double>& v, const char* unit) { return v ? formatted("%.1f %s", *v, unit) : std::string("–"); }
 
 /// Waveform, and short-term loudness over it from -50 to 0 LUFS.
 std::string plot(const DeliveryReport& r) {
@@ -53,7 +42,7 @@ std::string plot(const DeliveryReport& r) {
             for (size_t i = 0; i < r.curves->shortTerm.size(); ++i) d << (i ? "L" : "M") << w * double(i + 1) / double(r.curves->shortTerm.size()) << " " << y(double(r.curves->shortTerm[i]));
         }) << "\"/>";
     if (r.integrated) out << "<path stroke=\"#b0441b\" d=\"M0 " << y(*r.integrated) << "H1000\"/>";
-    out << "<text x=\"0\" y=\"104\" font-size=\"11\" fill=\"#6d665a\">short-term loudness over " << text("%.1f s", r.duration) << " (LUFS, dark), integrated (red), waveform behind</text></svg>";
+    out << "<text x=\"0\" y=\"104\" font-size=\"11\" fill=\"#6d665a\">short-term loudness over " << formatted("%.1f s", r.duration) << " (LUFS, dark), integrated (red), waveform behind</text></svg>";
     return out.str();
 }
 
@@ -66,9 +55,9 @@ DeliveryFigures::DeliveryFigures(const DeliveryReport& r) {
     if (r.dialogue) loudness += ", speech " + number(r.dialogue, "LUFS");
     range = number(r.range, "LU");
     truePeak = number(r.truePeak, "dBTP");
-    gain = text("%+.1f dB", r.gain);
-    if (r.limited < -0.05) gain += text(", limited %.1f dB", r.limited);
-    noise = r.noiseBefore && r.noiseAfter ? text("%.1f → %.1f dBFS", *r.noiseBefore, *r.noiseAfter) : std::string("–");
+    gain = formatted("%+.1f dB", r.gain);
+    if (r.limited < -0.05) gain += formatted(", limited %.1f dB", r.limited);
+    noise = r.noiseBefore && r.noiseAfter ? formatted("%.1f → %.1f dBFS", *r.noiseBefore, *r.noiseAfter) : std::string("–");
 }
 
 std::string deliverySummary(const std::vector<DeliveryReport>& reports) {
@@ -78,21 +67,21 @@ std::string deliverySummary(const std::vector<DeliveryReport>& reports) {
 
 std::string deliveryPage(const std::vector<DeliveryReport>& reports, const std::string& session) {
     std::ostringstream out;
-    out << "<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>" << escaped(session) << ": delivery</title><style>"
+    out << "<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>" << escapedForXml(session) << ": delivery</title><style>"
         << "body{font:14px Inter,sans-serif;color:#1d1b18;background:#f6f1e6;margin:32px auto;max-width:1000px;padding:0 16px}h2{margin:32px 0 2px;font-size:17px}dl{display:flex;flex-wrap:wrap;gap:4px 28px;margin:8px 0}dl div{min-width:90px}"
         << "dt{color:#6d665a;font-size:12px}dd{margin:0;font-variant-numeric:tabular-nums}.bad{color:#b0441b;font-weight:600}.quiet{color:#6d665a}ul{margin:6px 0;padding-left:2px;list-style:none}code{font-size:11px;color:#6d665a;word-break:break-all}svg{width:100%}</style></head><body>\n"
-        << "<h1>" << escaped(session) << "</h1>\n<p>" << deliverySummary(reports) << "</p>\n";
+        << "<h1>" << escapedForXml(session) << "</h1>\n<p>" << deliverySummary(reports) << "</p>\n";
     for (const auto& r : reports) {
         const DeliveryFigures f(r);
-        out << "<h2" << (r.heldBack ? " class=\"bad\">Held back: " : ">") << escaped(r.path.filename().string()) << "</h2>\n<div class=\"quiet\">" << escaped(r.reel + ", " + r.name + ": " + r.format) << "</div>\n<dl>";
-        const auto fact = [&](const char* name, const std::string& value) { out << "<div><dt>" << name << "</dt><dd>" << escaped(value) << "</dd></div>"; };
-        fact("Length", text("%.3f s", r.duration));
+        out << "<h2" << (r.heldBack ? " class=\"bad\">Held back: " : ">") << escapedForXml(r.path.filename().string()) << "</h2>\n<div class=\"quiet\">" << escapedForXml(r.reel + ", " + r.name + ": " + r.format) << "</div>\n<dl>";
+        const auto fact = [&](const char* name, const std::string& value) { out << "<div><dt>" << name << "</dt><dd>" << escapedForXml(value) << "</dd></div>"; };
+        fact("Length", formatted("%.3f s", r.duration));
         fact("Loudness", f.loudness), fact("Short-term, most", number(r.maxShortTerm, "LUFS")), fact("Momentary, most", number(r.maxMomentary, "LUFS"));
         fact("Range", f.range), fact("True peak", f.truePeak), fact("Gain", f.gain), fact("Noise floor", f.noise);
         out << "</dl>\n" << plot(r) << "\n<ul>";
-        for (const auto& c : r.checks) out << "<li" << (c.passed ? ">&#10003; " : " class=\"bad\">&#10007; ") << escaped(c.name) << ": " << escaped(c.detail) << "</li>\n";
+        for (const auto& c : r.checks) out << "<li" << (c.passed ? ">&#10003; " : " class=\"bad\">&#10007; ") << escapedForXml(c.name) << ": " << escapedForXml(c.detail) << "</li>\n";
         out << "</ul>\n";
-        for (size_t i = 0; i < r.sha256.size() && i < r.files.size(); ++i) out << "<div><code>SHA-256 " << r.sha256[i] << (r.files.size() > 1 ? "  " + escaped(r.files[i].filename().string()) : std::string()) << "</code></div>\n";
+        for (size_t i = 0; i < r.sha256.size() && i < r.files.size(); ++i) out << "<div><code>SHA-256 " << r.sha256[i] << (r.files.size() > 1 ? "  " + escapedForXml(r.files[i].filename().string()) : std::string()) << "</code></div>\n";
     }
     out << "<p class=\"quiet\">" << kHowMeasured << "</p></body></html>\n";
     return out.str();

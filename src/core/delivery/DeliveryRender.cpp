@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
+#include "core/audio/Text.h"
 #include "core/audio/Resampler.h"
 #include "core/delivery/DeliveryChecks.h"
 #include "core/media/FinalName.h"
@@ -44,12 +45,6 @@ int rateFor(const Deliverable& d, int own) {
     const bool few = d.storage == Storage::Mp3 || d.storage == Storage::Aac || d.storage == Storage::Mp4;
     if (few && wanted != 32000 && wanted != 44100 && wanted != 48000) return wanted % 44100 == 0 ? 44100 : 48000;
     return wanted;
-}
-
-std::string text(const char* format, auto... values) {
-    char line[200];
-    std::snprintf(line, sizeof line, format, values...);
-    return line;
 }
 
 /// Reads a file to its end in blocks of a second.
@@ -101,8 +96,8 @@ double levelled(const fs::path& from, const fs::path& to, double gainDb, std::op
 std::string sentence(const Deliverable& d, const AudioFormat& format, int rate, int channels) {
     const StorageFacts& storage = storageFacts(d.storage);
     const char* bits = !storage.lossless ? "" : format.bits == AudioFormat::Bits::Float32 ? "32-bit float, " : format.bits == AudioFormat::Bits::Int24 ? "24 bit, " : "16 bit, ";
-    const std::string what = d.layout == ChannelLayout::Own ? text("%d channel%s", channels, channels == 1 ? "" : "s") : std::string(layoutFacts(d.layout).name);
-    return text("%s, %s%d Hz, ", storage.name, bits, rate) + what + (d.monoFiles && channels > 1 ? " in mono files" : "");
+    const std::string what = d.layout == ChannelLayout::Own ? formatted("%d channel%s", channels, channels == 1 ? "" : "s") : std::string(layoutFacts(d.layout).name);
+    return formatted("%s, %s%d Hz, ", storage.name, bits, rate) + what + (d.monoFiles && channels > 1 ? " in mono files" : "");
 }
 
 /// One delivery on its way: the steps share what they find.

@@ -3,17 +3,12 @@
 #include <nlohmann/json.hpp>
 #include <sstream>
 
+#include "core/audio/Text.h"
 #include "core/exchange/HandOver.h"
 
 namespace rivlen {
 
 namespace {
-
-std::string text(const char* format, auto... values) {
-    char line[240];
-    std::snprintf(line, sizeof line, format, values...);
-    return line;
-}
 
 /// Event lists are of plain letters: what is not becomes "_".
 std::string plain(const std::string& name) {
@@ -39,13 +34,7 @@ std::string tcf(const EventList& list, int64_t frame) {
     const char sign = rate.nominal() == 25 ? '.' : rate.nominal() == 24 ? (slow ? '-' : '=') : list.drop ? ';' : slow ? ':' : '|';
     code[8] = sign;
     for (size_t i : {2u, 5u}) code[i] = '.';
-    return code + text("/%04lld", static_cast<long long>(rest));
-}
-
-std::string quoted(const std::string& s) {
-    std::string out = "\"";
-    for (char c : s) out += c == '"' ? "\"\"" : std::string(1, c);
-    return out + "\"";
+    return code + formatted("/%04lld", static_cast<long long>(rest));
 }
 
 }  // namespace
@@ -84,11 +73,11 @@ std::string cmxList(const EventList& list, const LaneTrack& track) {
     for (const LaneEvent& e : track.events) {
         if (++number > 999) break;
         const std::string in = list.timecode(e.from), end = list.timecode(e.to);
-        out << text("%03zu  %-8s %-5s C        ", number, e.reelName.c_str(), list.channels == 1 ? "A" : "AA") << in << ' ' << end << ' ' << in << ' ' << end << '\n';
+        out << formatted("%03zu  %-8s %-5s C        ", number, e.reelName.c_str(), list.channels == 1 ? "A" : "AA") << in << ' ' << end << ' ' << in << ' ' << end << '\n';
         out << "* FROM CLIP NAME: " << plain(e.file) << "\n";
-        out << text("* EXACT: SAMPLES %lld TO %lld AT %d HZ", static_cast<long long>(e.from), static_cast<long long>(e.to), list.sampleRate) << "\n";
-        if (e.clip.gain != 0) out << text("* GAIN: %+.2f DB", e.clip.gain) << "\n";
-        if (e.clip.fadeIn > 0 || e.clip.fadeOut > 0) out << text("* FADES: IN %.3f S, OUT %.3f S", e.clip.fadeIn, e.clip.fadeOut) << "\n";
+        out << formatted("* EXACT: SAMPLES %lld TO %lld AT %d HZ", static_cast<long long>(e.from), static_cast<long long>(e.to), list.sampleRate) << "\n";
+        if (e.clip.gain != 0) out << formatted("* GAIN: %+.2f DB", e.clip.gain) << "\n";
+        if (e.clip.fadeIn > 0 || e.clip.fadeOut > 0) out << formatted("* FADES: IN %.3f S, OUT %.3f S", e.clip.fadeIn, e.clip.fadeOut) << "\n";
     }
     return out.str();
 }
@@ -99,11 +88,11 @@ std::string adlList(const EventList& list) {
     out << "<PROJECT>\n\t(PROJ_TITLE)\t\"" << plain(list.title) << "\"\n</PROJECT>\n";
     out << "<SEQUENCE>\n\t(SEQ_SAMPLE_RATE)\tS" << list.sampleRate << "\n\t(SEQ_FRAME_RATE)\t" << listRate(list.rate).nominal() << "\n\t(SEQ_ADL_LEVEL)\t1\n\t(SEQ_CLEAN)\tFALSE\n\t(SEQ_SORT)\t1\n\t(SEQ_MULTICHAN)\tTRUE\n\t(SEQ_DEST_START)\t" << tcf(list, 0) << "\n</SEQUENCE>\n<TRACKLIST>\n";
     int track = 0;
-    for (const auto& t : list.tracks) out << text("\t(Track)\t%d\t(Name)\t", ++track) << '"' << plain(t.name) << "\"\n";
+    for (const auto& t : list.tracks) out << formatted("\t(Track)\t%d\t(Name)\t", ++track) << '"' << plain(t.name) << "\"\n";
     out << "</TRACKLIST>\n<SOURCE_INDEX>\n";
     int number = 0;
     for (const auto& t : list.tracks)
-        for (const auto& e : t.events) out << text("\t(Index)\t%04d\t(F)\t\"URL:file://localhost/%s\"\tBBCK\t", ++number, plain(e.file).c_str()) << tcf(list, e.fileStart) << '\t' << tcf(list, e.fileStart + e.fileFrames) << "\t\"" << plain(shown(e)) << "\"\tN\n";
+        for (const auto& e : t.events) out << formatted("\t(Index)\t%04d\t(F)\t\"URL:file://localhost/%s\"\tBBCK\t", ++number, plain(e.file).c_str()) << tcf(list, e.fileStart) << '\t' << tcf(list, e.fileStart + e.fileFrames) << "\t\"" << plain(shown(e)) << "\"\tN\n";
     out << "</SOURCE_INDEX>\n<EVENT_LIST>\n";
     track = number = 0;
     // A fade's shape: linear, or a curve through its middle at -3 dB (equal power) or -6 dB (S-shaped).
@@ -111,13 +100,13 @@ std::string adlList(const EventList& list) {
     for (const auto& t : list.tracks) {
         ++track;
         for (const auto& e : t.events) {
-            const std::string channels = list.channels == 1 ? "1" : text("1~%d", list.channels);
+            const std::string channels = list.channels == 1 ? "1" : formatted("1~%d", list.channels);
             ++number;
-            out << text("\t(Entry)\t%04d\t(Cut)\tI\t%04d\t%s\t%d\t", number, number, channels.c_str(), track) << tcf(list, e.from) << '\t' << tcf(list, e.from) << '\t' << tcf(list, e.to) << "\tR\n";
-            const auto length = [&](double seconds) { return text("%lld", static_cast<long long>(std::llround(seconds * list.sampleRate))); };
+            out << formatted("\t(Entry)\t%04d\t(Cut)\tI\t%04d\t%s\t%d\t", number, number, channels.c_str(), track) << tcf(list, e.from) << '\t' << tcf(list, e.from) << '\t' << tcf(list, e.to) << "\tR\n";
+            const auto length = [&](double seconds) { return formatted("%lld", static_cast<long long>(std::llround(seconds * list.sampleRate))); };
             if (e.clip.fadeIn > 0) out << "\t\t(Infade)\t" << length(e.clip.fadeIn) << '\t' << shape(e.clip.fadeInShape) << '\n';
             if (e.clip.fadeOut > 0) out << "\t\t(Outfade)\t" << length(e.clip.fadeOut) << '\t' << shape(e.clip.fadeOutShape) << '\n';
-            if (e.clip.gain != 0) out << text("\t\t(Gain)\t_\t%.2f", e.clip.gain) << '\n';
+            if (e.clip.gain != 0) out << formatted("\t\t(Gain)\t_\t%.2f", e.clip.gain) << '\n';
             out << "\t\t(Rem)\tNAME\t\"" << plain(shown(e)) << "\"\n";
         }
     }
@@ -153,7 +142,7 @@ std::string markersCsv(const EventList& list) {
     std::ostringstream out;
     out << "kind,name,lane,from_s,to_s,from_timecode,to_timecode\n";
     const auto row = [&](const std::string& kind, const std::string& name, const std::string& lane, double from, double to) {
-        out << kind << ',' << quoted(name) << ',' << quoted(lane) << ',' << text("%.6f,%.6f,", from, to) << list.timecode(std::llround(from * list.sampleRate)) << ',' << list.timecode(std::llround(to * list.sampleRate)) << '\n';
+        out << kind << ',' << quotedForCsv(name) << ',' << quotedForCsv(lane) << ',' << formatted("%.6f,%.6f,", from, to) << list.timecode(std::llround(from * list.sampleRate)) << ',' << list.timecode(std::llround(to * list.sampleRate)) << '\n';
     };
     for (const Marker& m : list.markers) row("marker", m.name, "", m.at, m.at);
     for (const NamedSpan& s : list.spans) row(s.kind, s.name, s.lane, s.from, s.to);
@@ -165,7 +154,7 @@ std::string markersLabels(const EventList& list) {
     const auto row = [&](std::string name, double from, double to) {
         for (char& c : name)
             if (c == '\t' || c == '\n') c = ' ';
-        out << text("%.6f\t%.6f\t", from, to) << name << '\n';
+        out << formatted("%.6f\t%.6f\t", from, to) << name << '\n';
     };
     for (const Marker& m : list.markers) row(m.name, m.at, m.at);
     for (const NamedSpan& s : list.spans) row(s.lane.empty() ? s.name : s.lane + ": " + s.name, s.from, s.to);

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <sstream>
 
+#include "core/audio/Text.h"
 #include "core/isolation/StemNames.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/FileSum.h"
@@ -18,12 +19,6 @@ namespace {
 
 const AudioFormat kFloat{AudioFormat::Container::Wav, AudioFormat::Bits::Float32};
 constexpr int64_t kBlock = 48000;
-
-std::string text(const char* format, auto... values) {
-    char line[240];
-    std::snprintf(line, sizeof line, format, values...);
-    return line;
-}
 
 /// A name that any file system takes.
 std::string fileName(const std::string& name) {
@@ -47,12 +42,12 @@ public:
             ++track;
             int number = 0;
             for (auto& e : t.events) {
-                e.reelName = text("L%02dC%03d", track, ++number);
+                e.reelName = formatted("L%02dC%03d", track, ++number);
                 e.file = "media/" + e.reelName + " " + fileName(t.name) + ".wav";
                 writeClip(e, Progress(progress, 0.7 * double(done) / double(clips), 0.7 * double(done + 1) / double(clips)));
                 ++done;
             }
-            put(text("track %02d ", track) + fileName(t.name) + ".edl", cmxList(list, t), "CMX 3600 event list of the track \"" + t.name + "\", whole frames");
+            put(formatted("track %02d ", track) + fileName(t.name) + ".edl", cmxList(list, t), "CMX 3600 event list of the track \"" + t.name + "\", whole frames");
         }
         put("tracks.adl", adlList(list), "AES31-3 event list of all tracks, exact to the sample");
         put("tracks.otio", otioList(list), "OpenTimelineIO of all tracks, exact to the sample");
@@ -103,7 +98,7 @@ private:
             progress.report(double(at) / double(e.fileFrames));
         }
         writer.commit();
-        manifest.emplace_back(e.file, text("clip \"%s\", %.3f s with handles of %.2f and %.2f s", name.c_str(), double(e.fileFrames) / rate, head, tail));
+        manifest.emplace_back(e.file, formatted("clip \"%s\", %.3f s with handles of %.2f and %.2f s", name.c_str(), double(e.fileFrames) / rate, head, tail));
     }
 
     void writeStems(const Progress& progress) {
@@ -133,7 +128,7 @@ private:
 
     void writeManifest() {
         std::ostringstream out;
-        out << list.title << "\n\n" << text("%d Hz, %d channel%s, 32-bit float; %g frames a second%s; the axis begins at ", rate, list.channels, list.channels == 1 ? "" : "s", std::round(list.rate.perSecond() * 1000) / 1000, list.drop ? " drop-frame" : "") << list.timecode(0)
+        out << list.title << "\n\n" << formatted("%d Hz, %d channel%s, 32-bit float; %g frames a second%s; the axis begins at ", rate, list.channels, list.channels == 1 ? "" : "s", std::round(list.rate.perSecond() * 1000) / 1000, list.drop ? " drop-frame" : "") << list.timecode(0)
             << ".\nFiles of clips are without gain, fades, chains and ducking: those are in the event lists, or left to whoever mixes. Each WAV bears its place as BWF time reference.\n\n";
         for (const auto& [file, what] : manifest) out << file << "\n    " << what << "\n    SHA-256 " << fileSha256(folder / file) << "\n";
         const std::string all = out.str();

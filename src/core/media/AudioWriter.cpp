@@ -6,11 +6,12 @@
 #include <algorithm>
 #include <atomic>
 #include <cmath>
-#include <ctime>
 #include <cstring>
+#include <ctime>
 #include <vector>
 
 #include "core/audio/Error.h"
+#include "core/audio/Text.h"
 #include "core/media/FinalName.h"
 
 namespace rivlen {
@@ -68,20 +69,14 @@ void fill(char* field, size_t size, const std::string& text) { std::copy_n(text.
 /// Loudness fields are hundredths; what is not known is 0x7fff (EBU Tech 3285, 2.4).
 int16_t hundredths(const std::optional<double>& v) { return v ? int16_t(std::lround(std::clamp(*v, -99.99, 99.99) * 100)) : int16_t(0x7fff); }
 
-std::string escaped(const std::string& plain) {
-    std::string out;
-    for (char c : plain) out += c == '<' ? "&lt;" : c == '>' ? "&gt;" : c == '&' ? "&amp;" : std::string(1, c);
-    return out;
-}
-
 /// iXML 1.5 (open specification): project, scene, note, and a name for each track.
 std::string ixml(const AudioNotes& notes) {
     std::string x = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<BWFXML>\n<IXML_VERSION>1.5</IXML_VERSION>\n";
-    x += "<PROJECT>" + escaped(notes.project) + "</PROJECT>\n<SCENE>" + escaped(notes.scene) + "</SCENE>\n<NOTE>" + escaped(notes.description) + "</NOTE>\n";
+    x += "<PROJECT>" + escapedForXml(notes.project) + "</PROJECT>\n<SCENE>" + escapedForXml(notes.scene) + "</SCENE>\n<NOTE>" + escapedForXml(notes.description) + "</NOTE>\n";
     x += "<TRACK_LIST>\n<TRACK_COUNT>" + std::to_string(notes.tracks.size()) + "</TRACK_COUNT>\n";
     for (size_t i = 0; i < notes.tracks.size(); ++i) {
         const std::string number = std::to_string(i + 1);
-        x += "<TRACK><CHANNEL_INDEX>" + number + "</CHANNEL_INDEX><INTERLEAVE_INDEX>" + number + "</INTERLEAVE_INDEX><NAME>" + escaped(notes.tracks[i]) + "</NAME></TRACK>\n";
+        x += "<TRACK><CHANNEL_INDEX>" + number + "</CHANNEL_INDEX><INTERLEAVE_INDEX>" + number + "</INTERLEAVE_INDEX><NAME>" + escapedForXml(notes.tracks[i]) + "</NAME></TRACK>\n";
     }
     return x + "</TRACK_LIST>\n</BWFXML>\n";
 }
