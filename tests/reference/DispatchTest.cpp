@@ -121,7 +121,7 @@ TEST(Dispatch, ChunksAndMasksAreWhatOtherReadersExpect) {
     EXPECT_NE(run("mediainfo " + out + "opus.opus").out.find("Opus"), std::string::npos);
     const std::string pdf = run("pdftotext " + out + "delivery.pdf -").out;
     EXPECT_NE(pdf.find("8 of 8 deliverables passed all their checks."), std::string::npos) << pdf;
-    EXPECT_EQ(run("xmllint --version >/dev/null 2>&1 || true; grep -c '<svg' " + out + "delivery.html").code, 0);
+    EXPECT_EQ(run("grep -q '<svg' " + out + "delivery.html").code, 0);
 }
 
 // The picture, frame by frame as FFmpeg decodes it, must be the same; the new sound lies where the old one lay.
