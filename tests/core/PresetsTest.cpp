@@ -7,7 +7,7 @@
 
 #include "Support.h"
 #include "core/audio/Error.h"
-#include "core/session/WholeFile.h"
+#include "core/media/WholeFile.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

@@ -124,6 +124,26 @@ TEST(Dispatch, ChunksAndMasksAreWhatOtherReadersExpect) {
     EXPECT_EQ(run("grep -q '<svg' " + out + "delivery.html").code, 0);
 }
 
+// A broadcast wave file that begins at one hour (time reference after EBU Tech 3285): what is delivered of it begins there too, a span at its own place, at any rate.
+TEST(Dispatch, TheTimecodeGoesAlong) {
+    const TempFolder folder;
+    const std::string source = (folder / "hour.wav").string();
+    ASSERT_EQ(run("ffmpeg -v error -f lavfi -i anoisesrc=d=4:a=0.1:r=48000 -write_bext 1 -metadata time_reference=172800000 " + source).code, 0);
+    json j{{"format", "rivlen-session"}, {"version", 4}, {"name", "Ferry"}, {"reels", json::array({{{"id", "reel-1"}, {"name", "hour"}, {"source", source}}})}};
+    json clip{{"id", "clip-1"}, {"material", "source"}, {"at", 0}, {"length", 4}, {"offset", 0}};
+    j["reels"][0]["rebuild"] = {{"lanes", json::array({{{"id", "lane-1"}, {"name", "all"}, {"stem", "dialogue"}, {"clips", json::array({clip})}}})}};
+    j["deliverables"] = json::array({{{"name", "whole"}, {"file_name", "{name}"}}, {{"name", "span"}, {"file_name", "{name}"}, {"span", {1.5, 3}}, {"sample_rate", 96000}}});
+    std::ofstream(folder / "s.rivlen") << j.dump();
+    const std::string out = (folder / "out").string() + "/";
+    const auto r = run(cli + " dispatch " + (folder / "s.rivlen").string() + " --out " + out);
+    ASSERT_EQ(r.code, 0) << r.out;
+    const auto reference = [&](const char* file) { return run("ffprobe -v error -show_entries format_tags=time_reference -of default=nk=1:nw=1 " + out + file).out; };
+    EXPECT_EQ(reference("whole.wav"), "172800000\n");
+    EXPECT_EQ(reference("span.wav"), std::to_string(int64_t(3601.5 * 96000)) + "\n");
+    const json report = json::parse(std::ifstream(out + "delivery.json"));
+    EXPECT_NE(report.dump().find("begins at 3601.500 s after midnight"), std::string::npos) << report.dump(1);
+}
+
 // The picture, frame by frame as FFmpeg decodes it, must be the same; the new sound lies where the old one lay.
 TEST(Dispatch, ThePictureIsUntouchedAndItsSoundInPlace) {
     const TempFolder folder;

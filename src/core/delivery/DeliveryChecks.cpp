@@ -18,10 +18,39 @@ namespace {
 
 std::optional<double> known(double v) { return std::isfinite(v) && v > -190 ? std::optional(v) : std::nullopt; }
 
-/// Files of one channel each, as one sound; or the one file, from some frame on.
+/// The sum over a file's samples as they are stored, from frames read one after the other.
+class Fingerprint {
+public:
+    explicit Fingerprint(AudioFormat::Bits bits) : m_bits(bits) {}
+    void add(const AudioBuffer& x, int64_t first) {
+        if (first != m_next) return;  // somebody looks at a place
+        m_next += x.frames();
+        const double full = m_bits == AudioFormat::Bits::Int16 ? 32768 : 8388608;
+        const int shift = m_bits == AudioFormat::Bits::Int16 ? 16 : 8;
+        m_samples.resize(x.samples().size());
+        for (int c = 0; c < x.channels(); ++c)
+            for (int64_t i = 0; i < x.frames(); ++i) {
+                const float v = x.channel(c)[size_t(i)];
+                int32_t& to = m_samples[size_t(i * x.channels() + c)];
+                if (m_bits == AudioFormat::Bits::Float32) std::memcpy(&to, &v, sizeof v);
+                else to = int32_t(uint32_t(int32_t(std::lround(double(v) * full))) << shift);
+            }
+        m_sum = fingerprint(m_sum, m_samples);
+    }
+    int64_t next() const { return m_next; }  ///< frames that are in it
+    uint64_t sum() const { return m_sum; }
+
+private:
+    AudioFormat::Bits m_bits;
+    int64_t m_next = 0;
+    uint64_t m_sum = kNoFingerprint;
+    std::vector<int32_t> m_samples;
+};
+
+/// Files of one channel each, as one sound; or the one file, from some frame on. What is read in order goes into the files' fingerprints, so that measuring and comparing are one pass.
 class StoredSound : public SampleSource {
 public:
-    StoredSound(const std::vector<fs::path>& files, int64_t lead) : m_lead(lead) {
+    StoredSound(const std::vector<fs::path>& files, int64_t lead, AudioFormat::Bits bits) : m_lead(lead), m_fingerprints(files.size(), Fingerprint(bits)) {
         for (const auto& f : files) m_readers.push_back(std::make_unique<MediaReader>(f));
     }
     int channels() const override { return m_readers.size() > 1 ? int(m_readers.size()) : m_readers[0]->channels(); }
@@ -32,44 +61,41 @@ public:
         return std::max<int64_t>(0, least - m_lead);
     }
     AudioBuffer read(int64_t first, int64_t count) override {
-        if (m_readers.size() == 1) return m_readers[0]->read(first + m_lead, count);
+        if (m_readers.size() == 1) return one(0, first, count);
         AudioBuffer out(channels(), count);
         for (size_t c = 0; c < m_readers.size(); ++c) {
-            const AudioBuffer one = m_readers[c]->read(first + m_lead, count);
-            std::copy(one.channel(0).begin(), one.channel(0).end(), out.channel(int(c)).begin());
+            const AudioBuffer x = one(c, first, count);
+            std::copy(x.channel(0).begin(), x.channel(0).end(), out.channel(int(c)).begin());
         }
         return out;
     }
     MediaReader& reader(size_t i) { return *m_readers[i]; }
+    /// Whether every sample of every file is as it was stored; reads what nobody has read yet.
+    bool same(const std::vector<uint64_t>& stored, const Progress& progress) {
+        bool all = true;
+        for (size_t i = 0; i < m_readers.size(); ++i) {
+            const int64_t end = m_readers[i]->frames() - m_lead;
+            for (int64_t at = m_fingerprints[i].next(); at < end; at = m_fingerprints[i].next()) {
+                progress.throwIfCancelled();
+                one(i, at, std::min<int64_t>(sampleRate(), end - at));
+                progress.report(double(at) / double(end));
+            }
+            all = all && m_fingerprints[i].sum() == stored[i];
+        }
+        return all;
+    }
 
 private:
+    AudioBuffer one(size_t i, int64_t first, int64_t count) {
+        AudioBuffer x = m_readers[i]->read(first + m_lead, count);
+        m_fingerprints[i].add(x, first);
+        return x;
+    }
+
     int64_t m_lead;
     std::vector<std::unique_ptr<MediaReader>> m_readers;
+    std::vector<Fingerprint> m_fingerprints;
 };
-
-/// The sum over a file's samples as they are stored.
-uint64_t storedFingerprint(MediaReader& reader, int64_t lead, AudioFormat::Bits bits, const Progress& progress) {
-    uint64_t sum = kNoFingerprint;
-    std::vector<int32_t> samples;
-    const int64_t block = reader.sampleRate();
-    const double full = bits == AudioFormat::Bits::Int16 ? 32768 : 8388608;
-    const int shift = bits == AudioFormat::Bits::Int16 ? 16 : 8;
-    for (int64_t at = lead; at < reader.frames(); at += block) {
-        progress.throwIfCancelled();
-        const AudioBuffer x = reader.read(at, std::min(block, reader.frames() - at));
-        samples.resize(x.samples().size());
-        for (int c = 0; c < x.channels(); ++c)
-            for (int64_t i = 0; i < x.frames(); ++i) {
-                const float v = x.channel(c)[size_t(i)];
-                int32_t& to = samples[size_t(i * x.channels() + c)];
-                if (bits == AudioFormat::Bits::Float32) std::memcpy(&to, &v, sizeof v);
-                else to = int32_t(uint32_t(int32_t(std::lround(double(v) * full))) << shift);
-            }
-        sum = fingerprint(sum, samples);
-        progress.report(double(at) / double(reader.frames()));
-    }
-    return sum;
-}
 
 /// All channels in one, unevenly, so that sides that cancel each other leave something.
 std::vector<float> mono(const AudioBuffer& x) {
@@ -101,13 +127,13 @@ public:
 
     void run(const Progress& progress) {
         const int64_t lead = storage.picture ? soundLead(c.picture, c.sampleRate) : 0;
-        StoredSound stored(c.stored, lead);
+        StoredSound stored(c.stored, lead, c.format.bits);
         whole = c.format.bits != AudioFormat::Bits::Float32 || !storage.lossless;
         report.duration = double(stored.frames()) / stored.sampleRate();
         length(stored);
         sound(stored, Progress(progress, 0, 0.5));
         loudness();
-        again(stored, lead, Progress(progress, 0.5, 0.8));
+        again(stored, Progress(progress, 0.5, 0.8));
         if (storage.picture) picture(stored, Progress(progress, 0.8, 1));
     }
 
@@ -151,11 +177,11 @@ private:
         check("true peak", !report.truePeak || *report.truePeak <= d.ceiling + (storage.lossless ? 0.05 : 0.5), formatted("%.1f dBTP, at most %.1f wanted", report.truePeak.value_or(-200), d.ceiling));
     }
 
-    void again(StoredSound& stored, int64_t lead, const Progress& progress) {
+    void again(StoredSound& stored, const Progress& progress) {
         if (storage.lossless) {
-            bool same = true;
-            for (size_t i = 0; i < c.stored.size(); ++i) same = same && storedFingerprint(stored.reader(i), lead, c.format.bits, progress) == c.fingerprints[i];
-            check("read again", same, same ? "every sample as it was stored" : "samples differ from what was stored: the disk may be failing; choose another one");
+            const bool same = stored.same(c.fingerprints, progress);
+            check("read again", same, same ? "every sample as it was stored, in its place" : "samples differ from what was stored: the disk may be failing; choose another one");
+            if (d.storage == Storage::Wav && c.timecode && *c.timecode * c.sampleRate >= 1) timecode(stored);  // a time reference of 0 says nothing
             return;
         }
         MediaReader wanted(c.sound);
@@ -164,6 +190,12 @@ private:
         for (int64_t lag : late) worst = std::llabs(lag) > std::llabs(worst) ? lag : worst;
         const double ms = 1000.0 * double(worst) / c.sampleRate;
         check("sync", std::fabs(ms) < 1, late.empty() ? std::string("nothing loud enough to tell") : formatted("%+.2f ms at beginning, middle and end", ms));
+    }
+
+    void timecode(StoredSound& stored) {
+        const auto says = stored.reader(0).info().timecodeSeconds;
+        const bool right = says && std::fabs(*says - *c.timecode) * c.sampleRate < 1;
+        check("timecode", right, says ? formatted("begins at %.3f s after midnight, %.3f expected", *says, *c.timecode) : "the file does not say when it begins");
     }
 
     void picture(StoredSound& stored, const Progress& progress) {

@@ -18,6 +18,7 @@ struct CheckedDelivery {
     int sampleRate, channels;
     const Measurement& before;  ///< before gain and limiter
     const Measurement& after;
+    std::optional<double> timecode;  ///< seconds of the first frame on the timecode's clock, where the recording has one
 };
 
 /// Reads the files themselves and fills the report: length, rate and channels, silence, clipping, DC, phase, loudness, true peak; lossless ones are compared sample by sample with

@@ -4,7 +4,7 @@
 
 #include "core/audio/Error.h"
 #include "core/audio/Text.h"
-#include "core/session/WholeFile.h"
+#include "core/media/WholeFile.h"
 
 namespace rivlen {
 

@@ -7,6 +7,7 @@
 #include "core/audio/Text.h"
 #include "core/audio/Resampler.h"
 #include "core/delivery/DeliveryChecks.h"
+#include "core/delivery/MeasuringThread.h"
 #include "core/media/FinalName.h"
 #include "core/media/MediaReader.h"
 #include "core/media/PictureMux.h"
@@ -59,37 +60,53 @@ void eachBlock(const fs::path& file, const Progress& progress, const std::functi
     }
 }
 
-Measurement measured(const fs::path& file, const fs::path& speech, const Progress& progress) {
-    MediaReader reader(file);
-    if (speech.empty()) return measure(reader, nullptr, MeasurementDetail::Overview, progress);
-    MediaReader voice(speech);
-    return measure(reader, &voice, MeasurementDetail::Overview, progress);
+/// Measures blocks as they come by, beside the dialogue where the loudness is that of the dialogue.
+class Listener {
+public:
+    Listener(int channels, int sampleRate, int64_t frames, const fs::path& speech) {
+        if (!speech.empty()) m_speech.emplace(speech);
+        m_measuring.emplace(channels, sampleRate, frames, m_speech ? m_speech->channels() : 0, MeasurementDetail::Overview);
+    }
+    void hear(const AudioBuffer& block) {
+        m_measuring->add(block, m_speech ? m_speech->read(m_at, block.frames()) : AudioBuffer());
+        m_at += block.frames();
+    }
+    Measurement finish() { return m_measuring->finish(); }
+
+private:
+    std::optional<MediaReader> m_speech;
+    std::optional<MeasuringThread> m_measuring;
+    int64_t m_at = 0;
+};
+
+void raise(AudioBuffer& block, float gain) {
+    for (float& v : block.samples()) v *= gain;
 }
 
-/// Gain, and where a ceiling is given a limiter, from one file into another; dB that were limited at most.
-double levelled(const fs::path& from, const fs::path& to, double gainDb, std::optional<double> ceiling, const Progress& progress) {
+/// Gain and a limiter from one file into another; dB that were limited at most.
+double limited(const fs::path& from, const fs::path& to, double gainDb, double ceiling, Listener& listener, const Progress& progress) {
     MediaReader facts(from);
     const int channels = facts.channels();
     AudioWriter writer(to, facts.sampleRate(), channels, kFloat, true);
     Limiter limiter(channels, facts.sampleRate());
     ChainSettings settings;
-    if (ceiling) settings.ceiling = *ceiling;
+    settings.ceiling = ceiling;
     limiter.set(settings);
-    limiter.setOn(ceiling.has_value());
-    const auto gain = float(fromDb(gainDb));
-    int64_t late = ceiling ? limiter.latency() : 0;
+    limiter.setOn(true);
+    int64_t late = limiter.latency();
     double most = 0;
     eachBlock(from, progress, [&](AudioBuffer& block, bool last) {
-        for (float& v : block.samples()) v *= gain;
-        if (!ceiling) return writer.write(block);
+        raise(block, float(fromDb(gainDb)));
         if (last) block.append(AudioBuffer(channels, limiter.latency()));  // its delay is given back
         limiter.process(block);
         most = std::min(most, limiter.reductionDb());
         const int64_t skip = std::min(late, block.frames());
         late -= skip;
-        writer.write(block.slice(skip, block.frames() - skip));
+        const AudioBuffer out = block.slice(skip, block.frames() - skip);
+        writer.write(out);
+        listener.hear(out);
     });
-    writer.commit();
+    writer.commitForNow();
     return most;
 }
 
@@ -132,8 +149,8 @@ public:
     }
 
     MadeDelivery make(const Progress& progress) {
-        render(Progress(progress, 0, 0.4));
-        level(Progress(progress, 0.4, 0.7));
+        render(Progress(progress, 0, 0.5));
+        level(Progress(progress, 0.5, 0.7));
         store(Progress(progress, 0.7, 0.8));
         check(Progress(progress, 0.8, 1));
         report.heldBack = !report.passed();
@@ -152,41 +169,52 @@ private:
         options.chosenLanes = true;
         options.duck = content.ducked;
         options.mixChain = content.mixChain;
-        renderDelivery(source, options, made.first, count, rate, measuredLayout(), made.frames, rendered = *made.work / "rendered.wav", Progress(progress, 0, d.dialogueGated ? 0.6 : 1));
-        if (!d.dialogueGated) return;
-        options.lanes = lanesOf(*source.rebuild, deliveryContent("dialogue"));
-        renderDelivery(source, options, made.first, count, rate, measuredLayout(), made.frames, speech = *made.work / "speech.wav", Progress(progress, 0.6, 1));
+        if (d.dialogueGated) {
+            RenderGraph::Options dialogue = options;
+            dialogue.lanes = lanesOf(*source.rebuild, deliveryContent("dialogue"));
+            renderDelivery(source, dialogue, made.first, count, rate, measuredLayout(), made.frames, speech = *made.work / "speech.wav", {}, Progress(progress, 0, 0.4));
+        }
+        Listener listener(channelsOf(measuredLayout(), source.channels), rate, made.frames, speech);
+        renderDelivery(source, options, made.first, count, rate, measuredLayout(), made.frames, sound = *made.work / "rendered.wav", [&](const AudioBuffer& b) { listener.hear(b); },
+                       Progress(progress, d.dialogueGated ? 0.4 : 0, 1));
+        before = after = listener.finish();
     }
 
     void level(const Progress& progress) {
-        before = measured(rendered, speech, Progress(progress, 0, 0.25));
-        after = before;
-        final = *made.work / "levelled.wav";
         if (before.inspection.noiseFloorDbfs > -190) report.noiseBefore = before.inspection.noiseFloorDbfs;
         const auto now = before.loudness(d.dialogueGated);
-        if (!d.loudness || !now) {
-            fs::rename(rendered, final);
-        } else {
+        if (d.loudness && now) {
             report.gain = *d.loudness - *now;
-            for (int round = 0; round < 3; ++round) {  // what the limiter takes from the loudness is given back
-                const bool over = before.inspection.truePeakDbtp + report.gain > d.ceiling;
-                const double from = 0.25 * (round + 1);
-                report.limited = levelled(rendered, final, report.gain, over ? std::optional(d.ceiling) : std::nullopt, Progress(progress, from, from + 0.1));
-                after = over ? measured(final, speech, Progress(progress, from + 0.1, from + 0.25)) : before.raised(report.gain);
-                const double off = *d.loudness - after.loudness(d.dialogueGated).value_or(*d.loudness);
-                if (std::fabs(off) < 0.05 || !over) break;
-                report.gain += off;
-            }
+            after = before.raised(report.gain);
+            gain = float(fromDb(report.gain));  // applied while it is stored
+            if (after.inspection.truePeakDbtp > d.ceiling) limit(progress);
         }
         if (after.inspection.noiseFloorDbfs > -190) report.noiseAfter = after.inspection.noiseFloorDbfs;
         progress.report(1);
     }
 
+    void limit(const Progress& progress) {
+        const fs::path from = sound;
+        sound = *made.work / "limited.wav";
+        gain = 1;
+        for (int round = 0; round < 3; ++round) {  // what the limiter takes from the loudness is given back
+            Listener listener(channelsOf(measuredLayout(), source.channels), rate, made.frames, speech);
+            report.limited = limited(from, sound, report.gain, d.ceiling, listener, Progress(progress, round / 3.0, (round + 1) / 3.0));
+            after = listener.finish();
+            const double off = *d.loudness - after.loudness(d.dialogueGated).value_or(*d.loudness);
+            if (std::fabs(off) < 0.05) break;
+            report.gain += off;
+        }
+    }
+
+    /// Of the span's first frame.
+    std::optional<double> timecode() const { return source.timecode ? std::optional(*source.timecode + double(made.first) / own) : std::nullopt; }
+
     AudioNotes notes() const {
         AudioNotes n;
         n.description = source.session + ", " + source.reel + ", " + d.name;
         n.project = source.session, n.scene = source.reel;
-        if (source.timecode) n.timeReference = std::llround((*source.timecode + double(made.first) / own) * rate);
+        if (timecode()) n.timeReference = std::llround(*timecode() * rate);
         const auto known = [](double v) { return std::isfinite(v) && v > -190 ? std::optional(v) : std::nullopt; };
         n.integrated = known(after.inspection.integratedLufs), n.range = known(after.inspection.rangeLu), n.truePeak = known(after.inspection.truePeakDbtp);
         n.maxMomentary = after.maxMomentary, n.maxShortTerm = after.maxShortTerm;
@@ -212,7 +240,8 @@ private:
             toStore.push_back(muxed ? *made.work / "sound.wav" : made.stored[i]);
             writers.push_back(std::make_unique<AudioWriter>(toStore.back(), rate, apart ? 1 : channels, format, false, &own));
         }
-        eachBlock(final, Progress(progress, 0, muxed ? 0.3 : 1), [&](AudioBuffer& block, bool) {
+        eachBlock(sound, Progress(progress, 0, muxed ? 0.3 : 1), [&](AudioBuffer& block, bool) {
+            raise(block, gain);
             const AudioBuffer out = d.layout == ChannelLayout::AmbiX ? toLayout(block, d.layout) : std::move(block);
             for (size_t i = 0; i < writers.size(); ++i) {
                 if (!apart) {
@@ -226,15 +255,15 @@ private:
         });
         for (auto& w : writers) {
             fingerprints.push_back(w->fingerprint());
-            w->commit();
+            w->commitForNow();  // giveNames waits for the disk
         }
         if (!muxed) return;
-        const NewSound sound{toStore[0], format.bits == AudioFormat::Bits::Float32 ? NewSound::Codec::Aac : format.bits == AudioFormat::Bits::Int16 ? NewSound::Codec::Pcm16 : NewSound::Codec::Pcm24, all.description, d.language};
-        muxSound(d.storage == Storage::Aac ? fs::path() : source.picture, sound, d.keepOriginal, made.stored[0], Progress(progress, 0.3, 1));
+        const NewSound encoded{toStore[0], format.bits == AudioFormat::Bits::Float32 ? NewSound::Codec::Aac : format.bits == AudioFormat::Bits::Int16 ? NewSound::Codec::Pcm16 : NewSound::Codec::Pcm24, all.description, d.language};
+        muxSound(d.storage == Storage::Aac ? fs::path() : source.picture, encoded, d.keepOriginal, made.stored[0], Progress(progress, 0.3, 1));
     }
 
     void check(const Progress& progress) {
-        CheckedDelivery c{d, format, made.stored, fingerprints, final, source.picture, made.frames, rate, channels, before, after};
+        CheckedDelivery c{d, format, made.stored, fingerprints, sound, source.picture, made.frames, rate, channels, before, after, timecode()};
         checkDelivery(c, report, progress);
     }
 
@@ -247,7 +276,8 @@ private:
     int64_t count = 0;
     DeliveryReport report;
     MadeDelivery made;
-    fs::path rendered, speech, final;
+    fs::path sound, speech;  ///< of the work folder: as it will be stored but for the gain; the dialogue alone
+    float gain = 1;
     std::vector<fs::path> toStore;
     std::vector<uint64_t> fingerprints;
     Measurement before, after;
@@ -262,20 +292,25 @@ std::set<std::string> lanesOf(const Rebuild& rebuild, const DeliveryContent& con
     return ids;
 }
 
-void renderDelivery(const DeliverySource& source, RenderGraph::Options options, int64_t first, int64_t count, int rate, ChannelLayout layout, int64_t frames, const fs::path& file, const Progress& progress) {
+void renderDelivery(const DeliverySource& source, RenderGraph::Options options, int64_t first, int64_t count, int rate, ChannelLayout layout, int64_t frames, const fs::path& file,
+                    const std::function<void(const AudioBuffer&)>& heard, const Progress& progress) {
     const int own = source.materials->reel().sampleRate, channels = channelsOf(layout, source.channels);
     AudioWriter writer(file, rate, channels, kFloat);
     Resampler resampler(own, rate, source.channels);
     int64_t written = 0;
+    const auto write = [&](const AudioBuffer& out) {
+        writer.write(out);
+        if (heard) heard(out);
+    };
     const auto put = [&](const AudioBuffer& audio) {  // converted rates end a frame early or late
         const int64_t some = std::min(audio.frames(), frames - written);
-        if (some > 0) writer.write(toLayout(some == audio.frames() ? audio : audio.slice(0, some), layout));
+        if (some > 0) write(toLayout(some == audio.frames() ? audio : audio.slice(0, some), layout));
         written += std::max<int64_t>(0, some);
     };
     renderMix(source.rebuild, source.materials, std::move(options), first, count, [&](const AudioBuffer& b) { put(rate == own ? b : resampler.process(b)); }, progress);
     if (rate != own) put(resampler.finish());
-    if (written < frames) writer.write(AudioBuffer(channels, frames - written));
-    writer.commit();
+    if (written < frames) write(AudioBuffer(channels, frames - written));
+    writer.commitForNow();
 }
 
 MadeDelivery makeDelivery(const Deliverable& d, const DeliverySource& source, const fs::path& folder, bool overwrite, const Progress& progress) {

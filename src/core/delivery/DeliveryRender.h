@@ -39,7 +39,8 @@ DeliveryReport deliver(const Deliverable& deliverable, const DeliverySource& sou
 
 /// Lanes of a rebuild that a deliverable of this content is made of, by id.
 std::set<std::string> lanesOf(const Rebuild& rebuild, const DeliveryContent& content);
-/// Renders lanes at a rate and in a layout into a 32-bit float WAV of exactly so many frames.
-void renderDelivery(const DeliverySource& source, RenderGraph::Options options, int64_t first, int64_t count, int sampleRate, ChannelLayout layout, int64_t frames, const std::filesystem::path& file, const Progress& progress);
+/// Renders lanes at a rate and in a layout into a 32-bit float WAV of exactly so many frames; heard, if there is one, gets each block as well.
+void renderDelivery(const DeliverySource& source, RenderGraph::Options options, int64_t first, int64_t count, int sampleRate, ChannelLayout layout, int64_t frames, const std::filesystem::path& file,
+                    const std::function<void(const AudioBuffer&)>& heard, const Progress& progress);
 
 }  // namespace rivlen

@@ -3,8 +3,10 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/audio/AudioQueue.h"
 #include "core/audio/Decibel.h"
 #include "core/delivery/Loudness.h"
+#include "core/delivery/MeasuringThread.h"
 
 namespace rivlen {
 
@@ -96,51 +98,79 @@ Measurement Measurement::raised(double gain) const {
     return out;
 }
 
-Measurement measure(SampleSource& source, SampleSource* speech, MeasurementDetail detail, const Progress& progress) {
-    Measurement out;
-    const bool everything = detail == MeasurementDetail::Everything;
-    const int64_t frames = source.frames(), rate = source.sampleRate(), step = std::max<int64_t>(1, rate / 10);
-    LoudnessMeter meter(source.channels(), source.sampleRate());
-    std::optional<LoudnessMeter> spoken;
-    if (speech) spoken.emplace(speech->channels(), speech->sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
-    DialogueGate gate;
-    SteadyFacts steady(source.channels(), source.sampleRate());
-    NoiseFloor floor(source.sampleRate());
-    const int64_t columns = std::clamp<int64_t>(frames / step, 1, 600);
-    out.wave.assign(size_t(columns), {0.0f, 0.0f});
-    double momentary = -INFINITY, shortTerm = -INFINITY;
-    int64_t number = 0;
-    for (int64_t at = 0; at < frames; at += step * 20) {
-        progress.throwIfCancelled();
-        const AudioBuffer block = source.read(at, std::min(step * 20, frames - at));
-        const AudioBuffer voice = speech ? speech->read(at, block.frames()) : AudioBuffer();
-        floor.add(block);
-        for (int64_t from = 0; from < block.frames(); from += step) {
-            const AudioBuffer part = block.slice(from, std::min(step, block.frames() - from));
-            meter.add(part);
-            steady.add(part);
-            if (speech) spoken->add(voice.slice(from, part.frames()));
-            auto& column = out.wave[size_t(std::min(columns - 1, (at + from) * columns / frames))];
-            for (float v : part.samples()) column = {std::min(column.first, v), std::max(column.second, v)};
-            if (part.frames() < step) continue;
-            ++number;
-            if (speech) gate.add(meter.lastTenth(), spoken->lastTenth());
-            if (number >= 4 && everything) momentary = std::max(momentary, meter.momentary());
-            if (number >= 30 && everything) shortTerm = std::max(shortTerm, meter.shortTerm());
-            if (number % 5 == 0 && everything) out.shortTerm.push_back(float(std::max(-100.0, meter.shortTerm())));
-        }
-        progress.report(double(at + block.frames()) / double(frames));
+struct Measurer::Impl {
+    Impl(int channels, int sampleRate, int64_t total, int speechChannels, bool all)
+        : frames(std::max<int64_t>(1, total)), step(std::max(1, sampleRate / 10)), everything(all), meter(channels, sampleRate), steady(channels, sampleRate), floor(sampleRate), sound(channels), speech(speechChannels) {
+        if (speechChannels > 0) spoken.emplace(speechChannels, sampleRate, LoudnessMeter::Detail::LoudnessAndPeak);
+        out.wave.assign(size_t(std::clamp<int64_t>(frames / step, 1, 600)), {0.0f, 0.0f});
     }
-    out.inspection.integratedLufs = meter.integrated();
-    out.inspection.rangeLu = meter.range();
-    out.inspection.truePeakDbtp = meter.truePeak();
-    out.inspection.peakDbfs = meter.samplePeak();
-    out.inspection.noiseFloorDbfs = floor.dbfs();
-    out.maxMomentary = known(momentary);
-    out.maxShortTerm = known(shortTerm);
-    if (speech) gate.finish(out);
-    steady.finish(out);
-    return out;
+
+    void part(const AudioBuffer& x) {
+        meter.add(x);
+        steady.add(x);
+        floor.add(x);
+        if (spoken) spoken->add(speech.take(x.frames()));
+        const auto columns = int64_t(out.wave.size());
+        auto& column = out.wave[size_t(std::min(columns - 1, at * columns / frames))];
+        for (float v : x.samples()) column = {std::min(column.first, v), std::max(column.second, v)};
+        at += x.frames();
+        if (x.frames() < step) return;
+        ++number;
+        if (spoken) gate.add(meter.lastTenth(), spoken->lastTenth());
+        if (number >= 4 && everything) momentary = std::max(momentary, meter.momentary());
+        if (number >= 30 && everything) shortTerm = std::max(shortTerm, meter.shortTerm());
+        if (number % 5 == 0 && everything) out.shortTerm.push_back(float(std::max(-100.0, meter.shortTerm())));
+    }
+
+    const int64_t frames, step;
+    const bool everything;
+    LoudnessMeter meter;
+    std::optional<LoudnessMeter> spoken;
+    DialogueGate gate;
+    SteadyFacts steady;
+    NoiseFloor floor;
+    AudioQueue sound, speech;
+    double momentary = -INFINITY, shortTerm = -INFINITY;
+    int64_t at = 0, number = 0;
+    Measurement out;
+};
+
+Measurer::Measurer(int channels, int sampleRate, int64_t frames, int speechChannels, MeasurementDetail detail)
+    : m(std::make_unique<Impl>(channels, sampleRate, frames, speechChannels, detail == MeasurementDetail::Everything)) {}
+
+Measurer::~Measurer() = default;
+
+void Measurer::add(const AudioBuffer& sound, const AudioBuffer& speech) {
+    m->sound.append(sound);
+    if (m->spoken) m->speech.append(speech);
+    while (m->sound.frames() >= m->step) m->part(m->sound.take(m->step));
+}
+
+Measurement Measurer::finish() {
+    if (m->sound.frames() > 0) m->part(m->sound.take(m->sound.frames()));
+    Measurement& out = m->out;
+    out.inspection.integratedLufs = m->meter.integrated();
+    out.inspection.rangeLu = m->meter.range();
+    out.inspection.truePeakDbtp = m->meter.truePeak();
+    out.inspection.peakDbfs = m->meter.samplePeak();
+    out.inspection.noiseFloorDbfs = m->floor.dbfs();
+    out.maxMomentary = known(m->momentary);
+    out.maxShortTerm = known(m->shortTerm);
+    if (m->spoken) m->gate.finish(out);
+    m->steady.finish(out);
+    return std::move(out);
+}
+
+Measurement measure(SampleSource& source, SampleSource* speech, MeasurementDetail detail, const Progress& progress) {
+    const int64_t frames = source.frames(), block = source.sampleRate();
+    MeasuringThread measuring(source.channels(), source.sampleRate(), frames, speech ? speech->channels() : 0, detail);
+    for (int64_t at = 0; at < frames; at += block) {
+        progress.throwIfCancelled();
+        const int64_t count = std::min(block, frames - at);
+        measuring.add(source.read(at, count), speech ? speech->read(at, count) : AudioBuffer());
+        progress.report(double(at + count) / double(frames));
+    }
+    return measuring.finish();
 }
 
 }  // namespace rivlen

@@ -1,4 +1,6 @@
 #pragma once
+#include <memory>
+
 #include "core/delivery/Inspection.h"
 
 namespace rivlen {
@@ -23,9 +25,24 @@ struct Measurement {
 /// Overview: without momentary and short-term loudness, which cost as much as the rest.
 enum class MeasurementDetail { Overview, Everything };
 
-/// Reads the whole source. speech: the dialogue alone, at the same rate and length, or null. Dialogue-gated loudness is the mean power (K-weighted, ITU-R BS.1770) of those 100 ms
-/// stretches of the whole in which the speech itself passes BS.1770's gates (-70 LUFS, and 10 LU below its mean). That loudness is anchored in the dialogue is common practice; that the
-/// stretches are told by the separated dialogue, and are shorter than BS.1770's blocks so that no music around a word gets in, is our way. Throws Error (Cancelled, InputUnreadable).
+/// Measures a sound that comes in pieces of any length. Dialogue-gated loudness is the mean power (K-weighted, ITU-R BS.1770) of those 100 ms stretches of the whole in which the
+/// speech itself passes BS.1770's gates (-70 LUFS, and 10 LU below its mean). That loudness is anchored in the dialogue is common practice; that the stretches are told by the separated
+/// dialogue, and are shorter than BS.1770's blocks so that no music around a word gets in, is our way.
+class Measurer {
+public:
+    /// frames: how many will come; speechChannels: of the dialogue alone, 0 where it is not given. Throws Error (Other) where loudness is not defined.
+    Measurer(int channels, int sampleRate, int64_t frames, int speechChannels, MeasurementDetail detail);
+    ~Measurer();
+    /// speech: the dialogue alone, of the same length; without channels where it is not given.
+    void add(const AudioBuffer& sound, const AudioBuffer& speech);
+    Measurement finish();
+
+private:
+    struct Impl;
+    std::unique_ptr<Impl> m;
+};
+
+/// Reads the whole source and measures it. speech: the dialogue alone, at the same rate and length, or null. Throws Error (Cancelled, InputUnreadable).
 Measurement measure(SampleSource& source, SampleSource* speech, MeasurementDetail detail, const Progress& progress);
 
 }  // namespace rivlen

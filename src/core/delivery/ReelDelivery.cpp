@@ -178,7 +178,7 @@ private:
         const int64_t frames = reader.frames();
         RenderGraph::Options options{2, from.channels};
         options.mixChain = false;
-        renderDelivery(from, options, first, std::llround(double(frames) * own / reader.sampleRate()), reader.sampleRate(), d.layout, frames, file, progress);
+        renderDelivery(from, options, first, std::llround(double(frames) * own / reader.sampleRate()), reader.sampleRate(), d.layout, frames, file, {}, progress);
         return file;
     }
 

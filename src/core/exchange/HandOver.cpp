@@ -8,8 +8,9 @@
 #include "core/isolation/StemNames.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/FileSum.h"
+#include "core/media/FinalName.h"
+#include "core/media/WholeFile.h"
 #include "core/rebuild/LaneReader.h"
-#include "core/session/WholeFile.h"
 
 namespace rivlen {
 
@@ -173,6 +174,7 @@ fs::path writeHandOver(const DeliverySource& source, const std::vector<NamedSpan
     Writer(source, work / "whole", list, handles).run(progress);
     fs::rename(work / "whole", final, problem);
     if (problem) throw Error(Error::Kind::OutputUnwritable, "\"" + final.string() + "\" cannot get its name: " + problem.message() + ".");
+    toDisk(folder);
     return final;
 }
 

@@ -78,11 +78,13 @@ std::string ixml(const AudioNotes& notes) {
         const std::string number = std::to_string(i + 1);
         x += "<TRACK><CHANNEL_INDEX>" + number + "</CHANNEL_INDEX><INTERLEAVE_INDEX>" + number + "</INTERLEAVE_INDEX><NAME>" + escapedForXml(notes.tracks[i]) + "</NAME></TRACK>\n";
     }
-    return x + "</TRACK_LIST>\n</BWFXML>\n";
+    x += "</TRACK_LIST>\n</BWFXML>\n";
+    x.resize((x.size() + 3) / 4 * 4, '\n');
+    return x;
 }
 
+/// The bytes must be a multiple of four: libsndfile fills up with zeros that it counts as content, which nobody can read in a list.
 void addChunk(SNDFILE* handle, const char* id, std::string& bytes) {
-    if (bytes.size() % 2) bytes += '\0';  // chunks are of even length
     SF_CHUNK_INFO chunk{};
     std::strncpy(chunk.id, id, sizeof chunk.id - 1);
     chunk.id_size = 4;
@@ -95,24 +97,26 @@ void putNumber(std::string& bytes, uint32_t v) {
     for (int i = 0; i < 4; ++i) bytes += char(v >> (8 * i) & 0xff);
 }
 
-/// Cue points, and their names as an associated data list (RIFF: "adtl" with a "labl" each).
+/// Cue points, and their names as an associated data list (RIFF: "adtl" with a "labl" each). Written as chunks of our own: libsndfile's cues end at 100, and are not written into RF64.
 void describeCues(SNDFILE* handle, const std::vector<std::pair<int64_t, std::string>>& cues) {
-    SF_CUES list{};
-    list.cue_count = uint32_t(std::min<size_t>(cues.size(), 100));  // as many as libsndfile's structure holds
-    std::string names = "adtl";
-    for (uint32_t i = 0; i < list.cue_count; ++i) {
-        SF_CUE_POINT& p = list.cue_points[i];
-        p.indx = int32_t(i + 1);
-        p.position = p.sample_offset = uint32_t(cues[i].first);
-        p.fcc_chunk = 0x61746164;  // "data"
-        std::string name = cues[i].second + '\0';
+    std::string points, names = "adtl";
+    putNumber(points, uint32_t(cues.size()));
+    for (uint32_t i = 0; i < cues.size(); ++i) {
+        const auto frame = uint32_t(cues[i].first);
+        putNumber(points, i + 1);
+        putNumber(points, frame);  // its place in the order of playing
+        points += "data";
+        putNumber(points, 0);
+        putNumber(points, 0);
+        putNumber(points, frame);
+        std::string name = cues[i].second;
+        name.resize((name.size() / 4 + 1) * 4);  // at least one zero at its end
         names += "labl";
         putNumber(names, uint32_t(4 + name.size()));
         putNumber(names, i + 1);
         names += name;
-        if (name.size() % 2) names += '\0';
     }
-    sf_command(handle, SFC_SET_CUE, &list, sizeof list);
+    addChunk(handle, "cue ", points);
     addChunk(handle, "LIST", names);
 }
 
@@ -166,7 +170,7 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
     m->channels = channels;
     m->overwrite = overwrite;
     static std::atomic<int> number{0};  // two writers never share a partial file
-    m->part = m->file.parent_path() / ("." + m->file.filename().string() + "." + std::to_string(getpid()) + "-" + std::to_string(++number) + ".part");
+    m->part = m->file.parent_path() / formatted(".%s.%d-%d.part", m->file.filename().c_str(), int(getpid()), ++number);
     if (!overwrite && fs::exists(m->file)) m->fail("it is already there; choose another folder, or allow overwriting.");
     std::error_code problem;
     if (!m->file.parent_path().empty()) fs::create_directories(m->file.parent_path(), problem);
@@ -225,15 +229,25 @@ uint64_t fingerprint(uint64_t sum, const std::vector<int32_t>& samples) {
     return sum;
 }
 
-void AudioWriter::commit() {
+void AudioWriter::close() {
     const int problem = sf_close(m->handle);
     m->handle = nullptr;
-    std::error_code code;
-    if (problem != 0) {
-        fs::remove(m->part, code);
-        m->fail(std::string(sf_error_number(problem)) + " Free some space on the disk and start again.");
-    }
-    code = giveFinalName(m->part, m->file, m->overwrite);
+    if (problem == 0) return;
+    std::error_code ignored;
+    fs::remove(m->part, ignored);
+    m->fail(std::string(sf_error_number(problem)) + " Free some space on the disk and start again.");
+}
+
+void AudioWriter::commitForNow() {
+    close();
+    std::error_code code, ignored;
+    fs::rename(m->part, m->file, code);
+    if (code) m->fail(code.message() + ".");
+}
+
+void AudioWriter::commit() {
+    close();
+    const std::error_code code = giveFinalName(m->part, m->file, m->overwrite);
     std::error_code ignored;
     if (code) fs::remove(m->part, ignored);
     if (code) m->fail(code.message() + ".");

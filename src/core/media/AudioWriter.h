@@ -48,12 +48,15 @@ public:
     AudioWriter(const AudioWriter&) = delete;
 
     void write(const AudioBuffer& audio);  ///< throws Error (OutputUnwritable), for instance on a full disk
-    void commit();                         ///< completes the file and gives it its name
+    void commit();                         ///< completes the file and, once it is on the disk, gives it its name
+    void commitForNow();                   ///< the same for a file that is only passed on: without waiting for the disk
     const std::filesystem::path& file() const;
     /// A sum over all samples as they are stored, in order (fingerprint()); 0 for lossy containers.
     uint64_t fingerprint() const;
 
 private:
+    void close();
+
     struct Impl;
     std::unique_ptr<Impl> m;
 };

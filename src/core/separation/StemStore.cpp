@@ -15,6 +15,7 @@
 #include "core/audio/Error.h"
 #include "core/audio/Json.h"
 #include "core/audio/Resources.h"
+#include "core/media/WholeFile.h"
 
 namespace rivlen {
 
@@ -178,13 +179,10 @@ void StemStore::finish() {
     m_levels->finish();
     nlohmann::json levels = nlohmann::json::array();
     for (int s = 0; s < m_levels->rows(); ++s) levels.push_back(m_levels->row(s));
-    const fs::path part = m_folder / "stems.json.part";
-    {
-        std::ofstream out(part);
-        out << nlohmann::json{{"stems", m_shape.stems}, {"sample_rate", m_shape.sampleRate}, {"channels", m_shape.channels}, {"frames", m_shape.frames}, {"room", m_shape.room}, {"residual", m_residual.load()}, {"levels", levels}}.dump();
-    }
-    std::error_code problem;
-    fs::rename(part, m_folder / "stems.json", problem);
+    for (int file : m_files) ::fsync(file);  // what stems.json vouches for must outlast a power cut as well
+    const nlohmann::json facts{{"stems", m_shape.stems}, {"sample_rate", m_shape.sampleRate}, {"channels", m_shape.channels}, {"frames", m_shape.frames}, {"room", m_shape.room}, {"residual", m_residual.load()}, {"levels", levels}};
+    if (!writeWholeFile(m_folder / "stems.json", facts.dump()))
+        throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + m_folder.string() + "\": free some space and split again.");
     m_finished = true;
 }
 

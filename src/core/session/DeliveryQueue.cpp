@@ -9,8 +9,8 @@
 #include "core/delivery/DeliveryFiles.h"
 #include "core/media/FileSum.h"
 #include "core/media/MediaReader.h"
+#include "core/media/WholeFile.h"
 #include "core/session/SessionDelivery.h"
-#include "core/session/WholeFile.h"
 
 namespace rivlen {
 

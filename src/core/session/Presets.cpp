@@ -7,7 +7,7 @@
 #include "core/audio/Error.h"
 #include "core/audio/Json.h"
 #include "core/audio/Resources.h"
-#include "core/session/WholeFile.h"
+#include "core/media/WholeFile.h"
 
 namespace rivlen {
 

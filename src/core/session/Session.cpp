@@ -5,7 +5,7 @@
 
 #include "core/audio/Error.h"
 #include "core/audio/Json.h"
-#include "core/session/WholeFile.h"
+#include "core/media/WholeFile.h"
 
 namespace rivlen {
 

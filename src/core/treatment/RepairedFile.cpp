@@ -10,7 +10,7 @@
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
-#include "core/session/WholeFile.h"
+#include "core/media/WholeFile.h"
 #include "core/treatment/Treater.h"
 
 namespace rivlen {

@@ -1,7 +1,10 @@
-#include "core/session/WholeFile.h"
+#include "core/media/WholeFile.h"
 
 #include <fcntl.h>
 #include <unistd.h>
+
+#include "core/audio/Text.h"
+#include "core/media/FinalName.h"
 
 namespace rivlen {
 
@@ -9,7 +12,7 @@ namespace fs = std::filesystem;
 
 bool writeWholeFile(const fs::path& file, const std::string& text) {
     const fs::path folder = fs::absolute(file).parent_path();
-    const fs::path part = folder / ("." + file.filename().string() + ".part");
+    const fs::path part = folder / formatted(".%s.part", file.filename().c_str());
     std::error_code problem;
     fs::create_directories(folder, problem);
     const int out = ::open(part.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
@@ -17,7 +20,10 @@ bool writeWholeFile(const fs::path& file, const std::string& text) {
     const bool ok = out >= 0 && ::write(out, text.data(), text.size()) == ssize_t(text.size()) && ::fsync(out) == 0;
     if (out >= 0) ::close(out);
     if (ok) fs::rename(part, file, problem);
-    if (ok && !problem) return true;
+    if (ok && !problem) {
+        toDisk(folder);  // what is done next may rely on it
+        return true;
+    }
     std::error_code ignored;
     fs::remove(part, ignored);
     return false;
