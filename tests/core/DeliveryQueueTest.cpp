@@ -1,9 +1,11 @@
 #include <gtest/gtest.h>
 
 #include <fstream>
+#include <map>
 #include <thread>
 
 #include "Support.h"
+#include "core/delivery/DeliveryEffort.h"
 #include "core/media/FileSum.h"
 #include "core/media/MediaReader.h"
 #include "core/rebuild/ClipEdits.h"
@@ -84,6 +86,40 @@ TEST_F(Queue, WorksByPriorityAndReportsAtTheEnd) {
     EXPECT_EQ(run("cd '" + out().string() + "' && md5sum -c --quiet delivery.md5 && sha256sum -c --quiet delivery.sha256").code, 0);
     // The same names once more are refused before anything is made.
     EXPECT_THROW(queue.add(session, session.reels[0], wanted, out(), false), Error);
+}
+
+// Time left is made of the progress: what is there already, or needs no split, must not count as work.
+TEST_F(Queue, ProgressIsTheShareOfTheWorkThatIsLeft) {
+    std::map<std::string, double> begun;
+    const auto watched = [&](DeliveryQueue& queue) {
+        begun.clear();
+        Progress progress;
+        progress.onProgress = [&](double f) { begun.emplace(queue.at(), f); };
+        queue.run(progress);
+    };
+    const Reel& reel = session.reels[2];
+    {
+        DeliveryQueue queue(folder / "queue");
+        queue.add(session, reel, wanted, out(), false);
+        watched(queue);
+    }
+    EXPECT_LT(begun.at("reel 3, first"), 0.1);
+    EXPECT_NEAR(begun.at("reel 3, second"), 0.5, 0.1);
+    fs::remove(out() / "reel 3.second.wav");
+    DeliveryQueue queue(folder / "queue");
+    ASSERT_EQ(queue.tasks().size(), 1u);
+    queue.retry(queue.tasks()[0].id);
+    watched(queue);
+    EXPECT_EQ(begun.count("reel 3, first"), 0u) << "it was there";
+    EXPECT_LT(begun.at("reel 3, second"), 0.2) << "no more than its first of three seconds";
+    EXPECT_TRUE(fs::exists(out() / "reel 3.second.wav"));
+    ReelRecipe recipe{"x", reel.source, "", "fine", {}, {}, {}, false};
+    EXPECT_EQ(effortToPrepare(recipe, 600), 0);
+    recipe.needsStems = true;
+    EXPECT_GT(effortToPrepare(recipe, 600), effortToMake(wanted[0], 600)) << "a split is slower than a delivery";
+    Deliverable part;
+    part.span = {10, 70};
+    EXPECT_NEAR(effortToMake(part, 600), effortToMake(wanted[0], 60), 1e-9);
 }
 
 TEST_F(Queue, WhatFailsDoesNotStopTheOthersAndCanBeTriedAgain) {

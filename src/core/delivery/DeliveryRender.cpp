@@ -149,10 +149,11 @@ public:
     }
 
     MadeDelivery make(const Progress& progress) {
-        render(Progress(progress, 0, 0.5));
-        level(Progress(progress, 0.5, 0.7));
-        store(Progress(progress, 0.7, 0.8));
-        check(Progress(progress, 0.8, 1));
+        render(Progress(progress, 0, kRendered));
+        level(Progress(progress, kRendered, kLimited));
+        const double sofar = limits ? kLimited : kRendered, stored = sofar + (1 - sofar) / 3;
+        store(Progress(progress, sofar, stored));
+        check(Progress(progress, stored, 1));
         report.heldBack = !report.passed();
         progress.report(1);
         made.report = std::move(report);
@@ -160,6 +161,8 @@ public:
     }
 
 private:
+    static constexpr double kRendered = 0.45, kLimited = 0.8;  ///< of the progress; most are not limited
+
     /// AmbiX is measured and limited as the loudspeakers that it is made of: loudness has no other meaning there.
     ChannelLayout measuredLayout() const { return d.layout == ChannelLayout::AmbiX ? ChannelLayout::Own : d.layout; }
 
@@ -190,13 +193,13 @@ private:
             if (after.inspection.truePeakDbtp > d.ceiling) limit(progress);
         }
         if (after.inspection.noiseFloorDbfs > -190) report.noiseAfter = after.inspection.noiseFloorDbfs;
-        progress.report(1);
     }
 
     void limit(const Progress& progress) {
         const fs::path from = sound;
         sound = *made.work / "limited.wav";
         gain = 1;
+        limits = true;
         for (int round = 0; round < 3; ++round) {  // what the limiter takes from the loudness is given back
             Listener listener(channelsOf(measuredLayout(), source.channels), rate, made.frames, speech);
             report.limited = limited(from, sound, report.gain, d.ceiling, listener, Progress(progress, round / 3.0, (round + 1) / 3.0));
@@ -278,6 +281,7 @@ private:
     MadeDelivery made;
     fs::path sound, speech;  ///< of the work folder: as it will be stored but for the gain; the dialogue alone
     float gain = 1;
+    bool limits = false;
     std::vector<fs::path> toStore;
     std::vector<uint64_t> fingerprints;
     Measurement before, after;

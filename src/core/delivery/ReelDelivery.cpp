@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
+#include "core/delivery/DeliveryEffort.h"
 #include "core/media/FileSum.h"
 #include "core/media/MediaReader.h"
 
@@ -19,10 +20,13 @@ struct Item {
     std::optional<MadeDelivery> made;  ///< nothing: it was there before
     DeliveryReport before;
     bool held = false;                 ///< waits for the sum
+    double effort = 0;                 ///< to make it; 0: it was there before
 
     DeliveryReport& report() { return made ? made->report : before; }
     std::vector<fs::path> files() { return made ? made->stored : before.files; }
 };
+
+constexpr double kMakingShare = 0.95;  // of the progress; the rest is for sums
 
 const std::vector<std::string> kParts = {"dialogue", "music", "ambience"};
 
@@ -83,15 +87,18 @@ public:
     std::vector<DeliveryReport> run(const std::vector<Deliverable>& deliverables, const Progress& progress) {
         for (const Deliverable& d : deliverables) items.push_back({&d, {}, {}, false});
         for (Item& i : items) i.held = isPart(*i.wanted) && complete(*i.wanted);
-        const double share = 0.95 / double(items.size());
-        for (size_t n = 0; n < items.size(); ++n) {
-            Item& item = items[n];
-            if (const auto known = watch.known ? watch.known(*item.wanted) : std::nullopt) {
-                item.before = *known;
-                continue;
-            }
+        double all = 0, done = 0;
+        for (Item& item : items) {
+            if (const auto known = watch.known ? watch.known(*item.wanted) : std::nullopt) item.before = *known;
+            else item.effort = effortToMake(*item.wanted, 3600);  // of whichever length
+            all += item.effort;
+        }
+        for (Item& item : items) {
+            if (item.effort == 0) continue;
+            if (watch.making) watch.making(*item.wanted);
+            const double from = kMakingShare * done / all, to = kMakingShare * (done += item.effort) / all;
             try {
-                item.made = makeDelivery(*item.wanted, source(*item.wanted), folder, overwrite, Progress(progress, share * double(n), share * double(n + 1)));
+                item.made = makeDelivery(*item.wanted, source(*item.wanted), folder, overwrite, Progress(progress, from, to));
             } catch (const Error& e) {
                 if (e.kind() != Error::Kind::Usage) throw;
                 refuse(item, e.what());  // a recipe that does not fit this reel: the others may
@@ -100,7 +107,7 @@ public:
             if (!item.held) end(item);
         }
         for (Item& item : items)
-            if (item.held && !item.report().heldBack) sum(item, Progress(progress, 0.95, 1));
+            if (item.held && !item.report().heldBack) sum(item, Progress(progress, kMakingShare, 1));
         for (Item& item : items)
             if (item.held && item.made) end(item);
         std::vector<DeliveryReport> reports;

@@ -9,6 +9,8 @@ namespace rivlen {
 struct DeliveryWatch {
     /// One that was made before and is still there as it was: it is not made again.
     std::function<std::optional<DeliveryReport>(const Deliverable&)> known;
+    /// One is begun.
+    std::function<void(const Deliverable&)> making;
     /// Files are whole and checked and are about to get their names; their sums are known.
     std::function<void(const DeliveryReport&)> naming;
     /// They have their names, or are held back.

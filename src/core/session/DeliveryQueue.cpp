@@ -6,6 +6,7 @@
 #include <fstream>
 
 #include "core/audio/Json.h"
+#include "core/delivery/DeliveryEffort.h"
 #include "core/delivery/DeliveryFiles.h"
 #include "core/media/FileSum.h"
 #include "core/media/MediaReader.h"
@@ -57,13 +58,21 @@ DeliveryTask taskFromJson(const json& j, const fs::path& file) {
     return t;
 }
 
-/// Seconds that it will about take: measured speeds do not matter, only what tasks cost against each other.
-double estimate(const ReelRecipe& recipe, size_t deliverables) {
+struct Effort {
+    double preparing = 0, making = 0;
+};
+
+/// Of what is still to be done.
+Effort effortOf(const DeliveryTask& task) {
     try {
-        const double length = MediaReader(recipe.source).info().duration();
-        return 1 + length * (isPrepared(recipe) ? 0.01 : recipe.quality == "quick" ? 0.03 : 0.12) + length * 0.02 * double(deliverables);
+        const Reel& reel = task.reel();
+        const double length = MediaReader(reel.source).info().duration();
+        Effort effort{effortToPrepare(recipeOf(reel), length), 0.1};
+        for (const Deliverable& d : task.session.deliverables)
+            if (std::none_of(task.reports.begin(), task.reports.end(), [&](const auto& r) { return r.name == d.name; })) effort.making += effortToMake(d, length);
+        return effort;
     } catch (const Error&) {  // it will fail at once
-        return 1;
+        return {0, 1};
     }
 }
 
@@ -111,7 +120,8 @@ std::string DeliveryQueue::add(const Session& session, const Reel& reel, const s
     t.session.deliverables = deliverables;
     t.folder = fs::absolute(folder).lexically_normal();
     t.overwrite = overwrite;
-    t.cost = estimate(recipeOf(reel), deliverables.size());
+    const Effort effort = effortOf(t);
+    t.cost = effort.preparing + effort.making;
     const auto names = [](const DeliveryTask& x) {
         std::vector<std::string> all;
         for (const auto& d : x.session.deliverables)
@@ -295,10 +305,11 @@ void DeliveryQueue::work(DeliveryTask task, const Progress& progress) {
     };
     say("stems");
     WorkFolder::clearAbandoned(task.folder);
-    const ReelMaterial material = prepareReel(recipeOf(reel), Progress(progress, 0, 0.4));
+    const Effort effort = effortOf(task);
+    const double prepared = effort.preparing / (effort.preparing + effort.making);
+    const ReelMaterial material = prepareReel(recipeOf(reel), Progress(progress, 0, prepared));
     DeliveryWatch watch;
     watch.known = [&](const Deliverable& d) -> std::optional<DeliveryReport> {
-        say(d.name);
         for (const auto& r : task.reports)
             if (r.name == d.name && stillThere(r)) return r;
         for (const auto& r : task.begun)  // work broke off between its name and the note that it has it
@@ -311,6 +322,7 @@ void DeliveryQueue::work(DeliveryTask task, const Progress& progress) {
             }
         return std::nullopt;
     };
+    watch.making = [&](const Deliverable& d) { say(d.name); };
     watch.naming = [&](const DeliveryReport& r) { change([&](DeliveryTask& t) { t.begun.push_back(r); }); };
     watch.ended = [&](const DeliveryReport& r) {
         change([&](DeliveryTask& t) {
@@ -319,7 +331,7 @@ void DeliveryQueue::work(DeliveryTask task, const Progress& progress) {
             t.reports.push_back(r);
         });
     };
-    const auto reports = deliverReel(task.session.deliverables, [&](const Deliverable& d) { return deliverySource(task.session, reel, d, material); }, task.folder, task.overwrite, watch, Progress(progress, 0.4, 1));
+    const auto reports = deliverReel(task.session.deliverables, [&](const Deliverable& d) { return deliverySource(task.session, reel, d, material); }, task.folder, task.overwrite, watch, Progress(progress, prepared, 1));
     const bool held = std::any_of(reports.begin(), reports.end(), [](const auto& r) { return r.heldBack; });
     {
         const std::lock_guard lock(m_guard);
