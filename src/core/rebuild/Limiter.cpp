@@ -81,8 +81,14 @@ double Limiter::Stage::asked(double ceiling) {
 void Limiter::Stage::next(const float* in, float* out, double ceiling, double release, double& least) {
     const size_t size = ring[0].size() / 2;
     for (int c = 0; c < channels; ++c) ring[size_t(c)][at] = ring[size_t(c)][at + size] = in[c];
+    const size_t old = at + size - size_t(latency());
     const double mine = asked(ceiling), wanted = std::min(mine, before);  // a peak between two samples concerns both
     before = mine;
+    if (wanted >= 1 && held >= 1 && sum == kUnity * window && lowest.size() == 1 && lowest.front().second >= 1) {  // nothing near, nothing wearing off: a pure delay
+        lowest.front().first = time;
+        for (int c = 0; c < channels; ++c) out[c] = ring[size_t(c)][old];
+        return step();
+    }
     while (!lowest.empty() && lowest.back().second >= wanted) lowest.pop_back();
     lowest.emplace_back(time, wanted);
     if (lowest.front().first <= time - window) lowest.pop_front();
@@ -93,10 +99,13 @@ void Limiter::Stage::next(const float* in, float* out, double ceiling, double re
     sum += averaged[slot];
     const double gain = double(sum) / double(kUnity * window);
     least = std::min(least, gain);
-    const size_t old = at + size - size_t(latency());
     for (int c = 0; c < channels; ++c) out[c] = float(gain * ring[size_t(c)][old]);
+    step();
+}
+
+void Limiter::Stage::step() {
     ++time;
-    if (++at == size) at = 0;
+    if (++at == ring[0].size() / 2) at = 0;
     if (++slot == size_t(window)) slot = 0;
 }
 

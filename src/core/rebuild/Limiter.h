@@ -27,6 +27,7 @@ private:
         void next(const float* in, float* out, double ceiling, double release, double& least);
         int64_t latency() const;
         double asked(double ceiling);
+        void step();
 
         int channels, window;
         std::vector<std::vector<float>> ring;  ///< by channel, for the detector and the delay; written twice so that a row is in one piece
