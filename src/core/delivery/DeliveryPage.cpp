@@ -3,6 +3,7 @@
 #include <sstream>
 
 #include "core/audio/Text.h"
+#include "core/audio/Timecode.h"
 #include "core/delivery/DeliveryFiles.h"
 
 namespace rivlen {
@@ -42,7 +43,7 @@ std::string plot(const DeliveryReport& r) {
             for (size_t i = 0; i < r.curves->shortTerm.size(); ++i) d << (i ? "L" : "M") << w * double(i + 1) / double(r.curves->shortTerm.size()) << " " << y(double(r.curves->shortTerm[i]));
         }) << "\"/>";
     if (r.integrated) out << "<path stroke=\"#b0441b\" d=\"M0 " << y(*r.integrated) << "H1000\"/>";
-    out << "<text x=\"0\" y=\"104\" font-size=\"11\" fill=\"#6d665a\">short-term loudness over " << formatted("%.1f s", r.duration) << " (LUFS, dark), integrated (red), waveform behind</text></svg>";
+    out << "<text x=\"0\" y=\"104\" font-size=\"11\" fill=\"#6d665a\">short-term loudness over " << formatDuration(r.duration) << " (LUFS, dark), integrated (red), waveform behind</text></svg>";
     return out.str();
 }
 
@@ -75,7 +76,7 @@ std::string deliveryPage(const std::vector<DeliveryReport>& reports, const std::
         const DeliveryFigures f(r);
         out << "<h2" << (r.heldBack ? " class=\"bad\">Held back: " : ">") << escapedForXml(r.path.filename().string()) << "</h2>\n<div class=\"quiet\">" << escapedForXml(r.reel + ", " + r.name + ": " + r.format) << "</div>\n<dl>";
         const auto fact = [&](const char* name, const std::string& value) { out << "<div><dt>" << name << "</dt><dd>" << escapedForXml(value) << "</dd></div>"; };
-        fact("Length", formatted("%.3f s", r.duration));
+        fact("Length", formatTime(r.duration));
         fact("Loudness", f.loudness), fact("Short-term, most", number(r.maxShortTerm, "LUFS")), fact("Momentary, most", number(r.maxMomentary, "LUFS"));
         fact("Range", f.range), fact("True peak", f.truePeak), fact("Gain", f.gain), fact("Noise floor", f.noise);
         out << "</dl>\n" << plot(r) << "\n<ul>";

@@ -7,6 +7,7 @@
 #include <mutex>
 
 #include "core/audio/Resources.h"
+#include "core/audio/Timecode.h"
 #include "core/delivery/DeliveryFiles.h"
 
 namespace rivlen {
@@ -121,9 +122,7 @@ std::string deliveryPdf(const std::vector<DeliveryReport>& reports, const std::s
             paper.gap(16);
             paper.need(170);
             paper.write((r.heldBack ? "Held back: " : "") + r.path.filename().string(), "Inter Semi-Bold 12", r.heldBack ? kBad : kInk);
-            char length[32];
-            std::snprintf(length, sizeof length, ", %.3f s", r.duration);
-            paper.write(r.reel + ", " + r.name + ": " + r.format + length, "Inter 9", kQuiet);
+            paper.write(r.reel + ", " + r.name + ": " + r.format + ", " + formatTime(r.duration), "Inter 9", kQuiet);
             paper.gap(5);
             const DeliveryFigures f(r);
             const std::pair<const char*, const std::string*> facts[] = {{"Loudness", &f.loudness}, {"Range", &f.range}, {"True peak", &f.truePeak}, {"Gain", &f.gain}, {"Noise floor", &f.noise}};
