@@ -2,10 +2,14 @@
 
 #include <ebur128.h>
 
+#include <algorithm>
 #include <cmath>
+#include <optional>
+#include <vector>
 
 #include "core/audio/Decibel.h"
 #include "core/audio/Error.h"
+#include "core/delivery/TruePeak.h"
 
 namespace rivlen {
 
@@ -14,25 +18,18 @@ struct LoudnessMeter::Impl {
     int channels = 0;
     std::vector<float> interleaved;
     float peak = 0;
+    std::optional<TruePeak> truePeak;
     ~Impl() {
         if (state) ebur128_destroy(&state);
-    }
-    template <typename Get>
-    double largest(Get get) const {
-        double peak = 0;
-        for (int c = 0; c < channels; ++c) {
-            double value = 0;
-            if (get(state, unsigned(c), &value) == EBUR128_SUCCESS) peak = std::max(peak, value);
-        }
-        return toDb(peak);
     }
 };
 
 LoudnessMeter::LoudnessMeter(int channels, int sampleRate, Detail detail) : m(std::make_unique<Impl>()) {
     m->channels = channels;
-    const int mode = EBUR128_MODE_I | (detail == Detail::Everything ? EBUR128_MODE_LRA | EBUR128_MODE_TRUE_PEAK : 0);
+    const int mode = EBUR128_MODE_I | (detail == Detail::Everything ? EBUR128_MODE_LRA : 0);
     m->state = ebur128_init(unsigned(channels), unsigned(sampleRate), mode);
     if (!m->state) throw Error(Error::Kind::Other, "Loudness cannot be measured at this sample rate and channel count.");
+    if (detail == Detail::Everything) m->truePeak.emplace(channels, sampleRate);
     if (channels == 6) {  // 5.1 in file order: the LFE does not count, the surrounds weigh +1.5 dB
         const int map[] = {EBUR128_LEFT, EBUR128_RIGHT, EBUR128_CENTER, EBUR128_UNUSED, EBUR128_LEFT_SURROUND, EBUR128_RIGHT_SURROUND};
         for (unsigned c = 0; c < 6; ++c) ebur128_set_channel(m->state, c, map[c]);
@@ -52,6 +49,7 @@ void LoudnessMeter::add(const AudioBuffer& audio) {
         for (int64_t i = 0; i < audio.frames(); ++i) m->interleaved[size_t(i * m->channels + c)] = audio.channel(c)[size_t(i)];
     for (float v : audio.samples()) m->peak = std::max(m->peak, std::fabs(v));
     ebur128_add_frames_float(m->state, m->interleaved.data(), size_t(audio.frames()));
+    if (m->truePeak) m->truePeak->add(audio);
 }
 
 double LoudnessMeter::momentary() const {
@@ -84,7 +82,7 @@ double LoudnessMeter::range() const {
     return value;
 }
 
-double LoudnessMeter::truePeak() const { return m->largest(ebur128_true_peak); }
+double LoudnessMeter::truePeak() const { return toDb(m->truePeak ? m->truePeak->largest() : 0.0); }
 double LoudnessMeter::samplePeak() const { return toDb(double(m->peak)); }
 
 }  // namespace rivlen
