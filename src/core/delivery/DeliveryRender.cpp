@@ -205,7 +205,7 @@ private:
             report.limited = limited(from, sound, report.gain, d.ceiling, listener, Progress(progress, round / 3.0, (round + 1) / 3.0));
             after = listener.finish();
             const double off = *d.loudness - after.loudness(d.dialogueGated).value_or(*d.loudness);
-            if (std::fabs(off) < 0.05) break;
+            if (std::fabs(off) < 0.05 || round == 2) break;  // the gain that is reported is the one that was used
             report.gain += off;
         }
     }
