@@ -1,14 +1,19 @@
 #pragma once
 #include <unistd.h>
 
+#include <algorithm>
 #include <array>
+#include <chrono>
 #include <cmath>
 #include <cstdio>
+#include <cstdlib>
 #include <filesystem>
 #include <memory>
 #include <numbers>
 #include <random>
 #include <string>
+#include <thread>
+#include <vector>
 
 #include "core/audio/AudioBuffer.h"
 #include "core/audio/Decibel.h"
@@ -19,6 +24,35 @@
 namespace rivlen::test {
 
 namespace fs = std::filesystem;
+
+/// What random choices of a test begin with: $RIVLEN_TEST_SEED, or always the same. A failing test prints it.
+inline unsigned seed() {
+    const char* given = std::getenv("RIVLEN_TEST_SEED");
+    return given ? unsigned(std::strtoul(given, nullptr, 10)) : 7u;
+}
+
+/// How long an event is waited for that is sure to come: a wait this long is a failure, however slow or busy the machine.
+constexpr int kPatienceMs = 240'000;
+
+/// Waits until condition() holds, at most as long as patience allows; whether it holds.
+template <typename Condition>
+bool waitFor(Condition&& condition) {
+    const auto end = std::chrono::steady_clock::now() + std::chrono::milliseconds(kPatienceMs);
+    while (!condition()) {
+        if (std::chrono::steady_clock::now() > end) return condition();
+        std::this_thread::sleep_for(std::chrono::milliseconds(2));
+    }
+    return true;
+}
+
+/// The entries of a folder by name; none when it is not there (yet).
+inline std::vector<fs::path> entries(const fs::path& folder) {
+    std::vector<fs::path> found;
+    std::error_code gone;
+    for (fs::directory_iterator it(folder, gone), end; !gone && it != end; it.increment(gone)) found.push_back(it->path());
+    std::sort(found.begin(), found.end());
+    return found;
+}
 
 /// As printf gives it.
 inline std::string text(const char* format, auto... values) {

@@ -72,7 +72,7 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     desk().dispatch(out, false);
     EXPECT_TRUE(desk().busy());
     ASSERT_TRUE(until([&] { return !desk().busy() && desk().reports().size() == 2; }));
-    QTest::qWait(50);
+    ASSERT_TRUE(until([&] { return find<QTreeWidget>("queue")->topLevelItemCount() == 1 && find<QTreeWidget>("queue")->topLevelItem(0)->text(1) == "done"; }));
     EXPECT_TRUE(fs::exists(folder / "out" / "for the lake -20 LUFS.wav")) << toJson(desk().reports()[0]).dump(1);
     EXPECT_TRUE(fs::exists(folder / "out" / "clip.ambience.wav"));
     EXPECT_NEAR(*desk().reports()[0].integrated, -20, 0.2);
@@ -199,5 +199,5 @@ TEST_F(DispatchStage, IsCancelledWithNothingLeftBehind) {
     find<QTabBar>("dispatchtabs")->setCurrentIndex(1);
     QTest::mouseClick(find<QPushButton>("queuecancel"), Qt::LeftButton);
     ASSERT_TRUE(until([&] { return !desk().busy(); }));
-    for (const auto& entry : fs::directory_iterator(folder / "out")) EXPECT_NE(entry.path().filename().string()[0], '.') << entry.path();
+    for (const fs::path& file : entries(folder / "out")) EXPECT_NE(file.filename().string()[0], '.') << file;
 }

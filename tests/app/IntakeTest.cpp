@@ -373,7 +373,7 @@ TEST_F(Intake, ThePictureShowsTheFrameOfThePlayheadAndStepsByFrames) {
     EXPECT_TRUE(until([&] { return shown > 5; }));
     controller->togglePlay();
     EXPECT_LT(early, 1e-3);
-    QTest::qWait(100);  // the fade at the end of playing
+    ASSERT_TRUE(until([&] { return !controller->player().playing(); }));  // the fade at the end of playing
     ASSERT_TRUE(until([&] {
         const double now = double(controller->player().position()) / 48000;
         return dock.shown().from <= now + 1e-4 && dock.shown().to > now - 1e-4;

@@ -226,9 +226,8 @@ TEST_F(Strength, IsGivenToSimilarReelsAfterTheirFiguresWereSeen) {
     auto* dialog = window->findChild<GiveStrengthDialog*>();
     ASSERT_NE(dialog, nullptr);
     ASSERT_TRUE(until([&] { return !dialog->busy(); }));
-    QTest::qWait(20);
     const auto& rows = dialog->rows();
-    ASSERT_EQ(rows.size(), 3u);
+    ASSERT_TRUE(until([&] { return rows.size() == 3 && rows[1].before && rows[1].after; }));
     auto* table = dialog->findChild<QTableWidget*>("reels");
     ASSERT_TRUE(rows[1].before && rows[1].after);
     EXPECT_LT(*rows[1].distance, kAlike);

@@ -35,8 +35,7 @@ TEST_F(Trials, EveryNetworkAndSettingIsRankedHeardAndUsed) {
     key(Qt::Key_T);
     EXPECT_TRUE(desk().busy());
     ASSERT_TRUE(until([&] { return !desk().busy(); }));
-    QTest::qWait(20);
-    ASSERT_EQ(desk().answers().size(), 2 * trialChoices().size());
+    ASSERT_TRUE(until([&] { return desk().answers().size() == 2 * trialChoices().size(); }));
     EXPECT_EQ(controller->session(), before) << "trying is not editing";
     auto* table = find<QTableWidget>("trials");
     EXPECT_EQ(table->rowCount(), int(desk().answers().size()));
@@ -75,8 +74,8 @@ TEST_F(Trials, AreCancelledAndLeaveNothing) {
     controller->editReel("Set loop", [](Reel& r) { r.loop = std::pair(0.5, 5.5); });
     key(Qt::Key_T);
     QTest::mouseClick(find<QPushButton>("try"), Qt::LeftButton);
-    ASSERT_TRUE(until([&] { return !desk().busy(); }, 3000));
-    QTest::qWait(50);
+    ASSERT_TRUE(until([&] { return !desk().busy(); }));
+    settle();
     EXPECT_TRUE(desk().answers().empty());
 }
 
@@ -85,8 +84,9 @@ TEST_F(Trials, TheDifferenceOfTwoCandidatesIsAPicture) {
     keep(0, 6);
     key(Qt::Key_X);
     EXPECT_EQ(window->picture(), MainWindow::Picture::Difference);
-    QTest::qWait(150);
     const auto& view = window->difference();
+    ASSERT_TRUE(until([&] { return !view.busy(); }));
+    settle();
     const auto colours = [&] {  // how many points of the picture are coloured at all
         const QImage image = window->difference().grab(QRect(40, 40, view.width() - 80, view.height() - 80)).toImage();
         int count = 0;
@@ -102,7 +102,7 @@ TEST_F(Trials, TheDifferenceOfTwoCandidatesIsAPicture) {
     EXPECT_GT(different, 4 * text + 200) << "6 dB of everything else is a difference";
     // Equal candidates do not differ.
     keep(2, 6);
-    QTest::qWait(100);
+    settle();
     ASSERT_TRUE(until([&] { return !view.busy(); }));
     EXPECT_LT(colours(), different / 20);
     // The picture belongs to this stage.

@@ -36,7 +36,14 @@ struct Window : testing::Test {
     }
 
     template <typename F>
-    bool until(F&& condition, int ms = 60000) { return QTest::qWaitFor(condition, ms); }
+    bool until(F&& condition) { return QTest::qWaitFor(condition, kPatienceMs); }
+    /// What the window owes by now is done: events that were posted, and layouts that they ask for.
+    void settle() {
+        for (int i = 0; i < 3; ++i) {
+            QCoreApplication::sendPostedEvents();
+            QCoreApplication::processEvents();
+        }
+    }
     void key(Qt::Key k, Qt::KeyboardModifiers m = Qt::NoModifier) { QTest::keyClick(window.get(), k, m); }
     template <typename T>
     T* find(const char* name) {

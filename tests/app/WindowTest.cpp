@@ -141,8 +141,7 @@ TEST_F(Window, FaultsAreListedExplainedAndHeard) {
     // A clean one says so.
     add({demo + "reel-1-deck.flac"});
     ASSERT_TRUE(until([&] { return controller->currentState()->diagnosis.has_value(); }));
-    QTest::qWait(20);
-    EXPECT_FALSE(list->isVisible());
+    EXPECT_TRUE(until([&] { return !list->isVisible(); }));
 }
 
 TEST_F(Window, EveryStrengthControlMovesResetsAndIsExplained) {
@@ -270,7 +269,7 @@ TEST_F(Window, EveryStageHasItsPanelAndNothingIsCutOff) {
     addAndSplit(2);
     for (int i = 0; i < CourseBar::kStations; ++i) {
         controller->setStage(CourseBar::stageId(i));
-        QTest::qWait(20);
+        settle();
         for (const QPushButton* b : window->findChildren<QPushButton*>()) {
             if (!b->isVisible()) continue;
             EXPECT_GE(b->width(), b->minimumSizeHint().width() - 24) << b->text().toStdString();

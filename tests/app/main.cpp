@@ -1,8 +1,7 @@
-#include <gtest/gtest.h>
-
 #include <QApplication>
 #include <QStandardPaths>
 
+#include "Main.h"
 #include "app/Theme.h"
 
 int main(int argc, char** argv) {
@@ -11,6 +10,5 @@ int main(int argc, char** argv) {
     QApplication::setOrganizationName("rivlen");
     QStandardPaths::setTestModeEnabled(true);
     rivlen::theme::apply();
-    testing::InitGoogleTest(&argc, argv);
-    return RUN_ALL_TESTS();
+    return rivlen::test::runAll(argc, argv);
 }

@@ -50,7 +50,7 @@ struct Queue : testing::Test {
     }
     size_t hidden() {
         size_t count = 0;
-        for (const auto& entry : fs::directory_iterator(out())) count += entry.path().filename().string()[0] == '.';
+        for (const fs::path& file : entries(out())) count += file.filename().string()[0] == '.';
         return count;
     }
 };
@@ -147,15 +147,11 @@ TEST_F(Queue, PausesGoesOnAndOneAtWorkCanBeTakenOut) {
     addAll(queue);
     queue.setPaused(true);
     std::thread worker([&] { queue.run({}); });
-    const auto until = [&](auto condition) {
-        for (int i = 0; i < 2000 && !condition(); ++i) std::this_thread::sleep_for(std::chrono::milliseconds(10));
-        return condition();
-    };
-    EXPECT_TRUE(until([&] { return queue.tasks()[0].state == State::Running; }));
+    EXPECT_TRUE(waitFor([&] { return queue.tasks()[0].state == State::Running; }));
     std::this_thread::sleep_for(std::chrono::milliseconds(100));
     EXPECT_TRUE(queue.tasks()[0].reports.empty()) << "paused: nothing is made";
     queue.remove(queue.tasks()[0].id);
-    EXPECT_TRUE(until([&] { return queue.tasks().size() == 2; }));
+    EXPECT_TRUE(waitFor([&] { return queue.tasks().size() == 2; }));
     queue.setPaused(false);
     worker.join();
     EXPECT_FALSE(fs::exists(out() / "reel 1.first.wav"));
@@ -176,8 +172,8 @@ TEST_F(Queue, GoesOnWhereItBrokeOff) {
             if (done >= 3) progress.cancel();
         };
         EXPECT_THROW(queue.run(progress), Error);
-        for (const auto& entry : fs::directory_iterator(out()))
-            if (entry.path().extension() == ".wav") sums[entry.path().filename()] = fileSha256(entry.path());
+        for (const fs::path& file : entries(out()))
+            if (file.extension() == ".wav") sums[file.filename()] = fileSha256(file);
         EXPECT_EQ(sums.size(), 3u);
     }
     {  // What got its name just before the note of it was lost is known by its sum.

@@ -95,17 +95,17 @@ TEST(Engine, CancelsWithoutWaitingForTheNetwork) {
         using Network::separate;
         std::vector<AudioBuffer> separate(const AudioBuffer& x, int threads) override {
             started = true;
-            std::this_thread::sleep_for(std::chrono::seconds(2));
+            waitFor([&] { return bool(released); });  // held up until the separation has come back without it
             finished = true;
             return FakeNetwork::separate(x, threads);
         }
-        std::atomic<bool> started{false}, finished{false};
+        std::atomic<bool> started{false}, finished{false}, released{false};
     };
     auto network = std::make_shared<Slow>();
     BufferSource source(noise(1, 48000 * 20), 48000);
     Progress progress;
     std::thread canceller([&] {
-        while (!network->started) std::this_thread::yield();
+        waitFor([&] { return bool(network->started); });
         progress.cancel();
     });
     try {
@@ -115,8 +115,9 @@ TEST(Engine, CancelsWithoutWaitingForTheNetwork) {
         EXPECT_EQ(e.kind(), Error::Kind::Cancelled);
         EXPECT_FALSE(network->finished) << "waited for the tile in flight";
     }
+    network->released = true;
     canceller.join();
-    while (!network->finished) std::this_thread::yield();
+    EXPECT_TRUE(waitFor([&] { return bool(network->finished); }));
 }
 
 TEST(Engine, ReportsProgressToTheEnd) {
@@ -168,25 +169,31 @@ TEST(Engine, WhatTheSinkThrowsEndsTheSeparation) {
 }
 
 TEST(Engine, TilesAtTheSameTimeComeOutInOrder) {
-    // Every second tile takes longer than the next; the answer must be that of one tile after the other.
+    // Every second tile ends after the next one; the answer must be that of one tile after the other.
     struct Uneven : FakeNetwork {
         using Network::separate;
         std::vector<AudioBuffer> separate(const AudioBuffer& x, int threads) override {
             const int now = ++running;
             int seen = most;
             while (seen < now && !most.compare_exchange_weak(seen, now)) {}
-            std::this_thread::sleep_for(std::chrono::milliseconds(++calls % 2 ? 30 : 5));
+            const int call = ++calls;
+            if (call % 2 && call < tiles) waitFor([&] { return done >= call; });
             auto stems = FakeNetwork::separate(x, threads);
             --running;
+            ++done;
             return stems;
         }
-        std::atomic<int> calls{0}, running{0}, most{0};
+        std::atomic<int> calls{0}, running{0}, most{0}, done{0};
+        int tiles = 0;
     };
     const auto network = std::make_shared<Uneven>();
     const AudioBuffer x = programme(2, 48000, 48000 * 6);
     EngineOptions options;
     options.quality = EngineOptions::Quality::Quick;
     options.tileSeconds = options.firstTileSeconds = 0.5;
+    const auto counting = std::make_shared<Uneven>();
+    separated(counting, x, 48000, options);
+    network->tiles = counting->calls;
     const auto stems = separated(network, x, 48000, options);
     options.tileSeconds = options.firstTileSeconds = 60;
     const auto whole = separated(std::make_shared<FakeNetwork>(), x, 48000, options);

@@ -30,7 +30,7 @@ public:
     std::vector<float> pull(int frames) {
         std::vector<float> left;
         while (int(left.size()) < frames) {
-            for (int ms = 0; ms < 5000 && feeding(); ++ms) std::this_thread::sleep_for(std::chrono::milliseconds(1));
+            waitFor([&] { return !feeding(); });
             float block[2 * 64];
             m_callback(block, 64);
             for (int i = 0; i < 64; ++i) left.push_back(block[2 * i]);
@@ -205,7 +205,7 @@ TEST(SilentClock, CallsBackUntilStopped) {
     auto clock = makeSilentClock();
     std::atomic<int> frames{0};
     ASSERT_TRUE(clock->start(kRate, [&](float*, int n) { frames += n; }));
-    while (frames < 1000) std::this_thread::sleep_for(std::chrono::milliseconds(1));
+    ASSERT_TRUE(waitFor([&] { return frames >= 1000; }));
     clock->stop();
     const int after = frames;
     std::this_thread::sleep_for(std::chrono::milliseconds(30));

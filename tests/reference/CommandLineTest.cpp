@@ -191,7 +191,7 @@ TEST(CommandLine, InterruptedItLeavesNothingAndSaysSo) {
         execl(cli.c_str(), cli.c_str(), "split", file.c_str(), "--out", out.c_str(), nullptr);
         _exit(99);
     }
-    while (!fs::exists(folder / "out") || fs::is_empty(folder / "out")) usleep(20000);
+    ASSERT_TRUE(waitFor([&] { return !entries(folder / "out").empty(); }));
     kill(child, SIGINT);
     int status = 0;
     waitpid(child, &status, 0);

@@ -81,7 +81,7 @@ TEST(Dispatch, FilesAreWhatTheReportSaysToIndependentReaders) {
     const auto only = run("( " + cli + " dispatch " + file.string() + " --out " + (folder / "one").string() + " --only broadcast 2>/dev/null )");
     EXPECT_EQ(only.code, 0);
     size_t files = 0;
-    for (const auto& entry : fs::directory_iterator(folder / "one")) files += entry.path().extension() == ".wav";
+    for (const fs::path& file : entries(folder / "one")) files += file.extension() == ".wav";
     EXPECT_EQ(files, 1u);
     // The same session gives the same file: what is delivered does not depend on the day.
     EXPECT_EQ(run("ffmpeg -v error -i '" + mix + "' -f md5 -").out, run("ffmpeg -v error -i '" + (folder / "one").string() + "/Reel 2 Saloon.broadcast.wav' -f md5 -").out);
@@ -199,13 +199,17 @@ TEST(Dispatch, SurvivesBeingKilledAtTwentyRandomMoments) {
     const auto command = [&](const fs::path& out) { return cli + " dispatch " + (folder / "s.rivlen").string() + " --out " + out.string(); };
     ASSERT_EQ(run(command(folder / "whole")).code, 0);  // what every file should be; the split is kept
     std::map<std::string, std::string> wanted;
-    for (const auto& entry : fs::directory_iterator(folder / "whole"))
-        if (entry.path().extension() == ".wav") wanted[entry.path().filename()] = run("ffmpeg -v error -i '" + entry.path().string() + "' -f md5 -").out;
+    for (const fs::path& file : entries(folder / "whole"))
+        if (file.extension() == ".wav") wanted[file.filename()] = run("ffmpeg -v error -i '" + file.string() + "' -f md5 -").out;
     ASSERT_EQ(wanted.size(), 6u);
-    std::mt19937 random(7);
+    // How long a whole run takes here and now: the moments are spread over it, on a fast machine and on a busy one.
+    const auto begin = std::chrono::steady_clock::now();
+    ASSERT_EQ(run(command(folder / "again")).code, 0);
+    const auto whole = std::chrono::duration_cast<std::chrono::microseconds>(std::chrono::steady_clock::now() - begin).count();
+    std::mt19937 random(seed());
     const fs::path out = folder / "out";
     size_t killed = 0;
-    for (int round = 0; killed < 20 && round < 60; ++round) {
+    for (int round = 0; killed < 20 && round < 400; ++round) {
         const pid_t child = fork();
         if (child == 0) {
             ::freopen("/dev/null", "w", stderr);
@@ -213,14 +217,14 @@ TEST(Dispatch, SurvivesBeingKilledAtTwentyRandomMoments) {
             execl(cli.c_str(), cli.c_str(), "dispatch", (folder / "s.rivlen").c_str(), "--out", out.c_str(), nullptr);
             _exit(127);
         }
-        usleep(unsigned(std::uniform_int_distribution<int>(20000, 900000)(random)));
+        std::this_thread::sleep_for(std::chrono::microseconds(std::uniform_int_distribution<int64_t>(whole / 50, whole)(random)));
         kill(child, SIGKILL);
         int status = 0;
         waitpid(child, &status, 0);
         killed += WIFSIGNALED(status);
-        for (const auto& entry : fs::directory_iterator(out))
-            if (entry.path().extension() == ".wav" && entry.path().filename().string()[0] != '.') {
-                ASSERT_EQ(run("ffmpeg -v error -i '" + entry.path().string() + "' -f md5 -").out, wanted[entry.path().filename()]) << "whole, or not there: " << entry.path();
+        for (const fs::path& file : entries(out))  // none when it was killed before it made the folder
+            if (file.extension() == ".wav" && file.filename().string()[0] != '.') {
+                ASSERT_EQ(run("ffmpeg -v error -i '" + file.string() + "' -f md5 -").out, wanted[file.filename()]) << "whole, or not there: " << file << ", round " << round;
             }
         if (!WIFSIGNALED(status)) fs::remove_all(out);  // it came to its end first: from the beginning
     }
@@ -228,9 +232,9 @@ TEST(Dispatch, SurvivesBeingKilledAtTwentyRandomMoments) {
     const auto last = run(command(out));
     ASSERT_EQ(last.code, 0) << last.out;
     size_t files = 0;
-    for (const auto& entry : fs::directory_iterator(out)) {
-        EXPECT_NE(entry.path().filename().string()[0], '.') << "nothing is left behind: " << entry.path();
-        files += entry.path().extension() == ".wav";
+    for (const fs::path& file : entries(out)) {
+        EXPECT_NE(file.filename().string()[0], '.') << "nothing is left behind: " << file;
+        files += file.extension() == ".wav";
     }
     EXPECT_EQ(files, wanted.size());
 }
