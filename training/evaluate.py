@@ -63,12 +63,13 @@ def waveform(network, quality="quick"):
 
 def oracle(stems):
     """The ratio mask of the true magnitudes, per channel: the usual ceiling for real masks."""
-    window = torch.hann_window(bands.SIZE)
+    size, hop = bands.FINE.size, bands.FINE.hop
+    window = torch.hann_window(size)
     flat = torch.from_numpy(stems.reshape(-1, stems.shape[-1]))
-    spectra = torch.stft(flat, bands.SIZE, bands.FINE.hop, bands.SIZE, window, return_complex=True).view(*stems.shape[:2], bands.BINS, -1)
+    spectra = torch.stft(flat, size, hop, size, window, return_complex=True).view(*stems.shape[:2], bands.FINE.bins, -1)
     magnitude = spectra.abs()
     masked = magnitude / (magnitude.sum(0, keepdim=True) + 1e-9) * spectra.sum(0)
-    y = torch.istft(masked.flatten(0, 1), bands.SIZE, bands.FINE.hop, bands.SIZE, window, length=stems.shape[-1])
+    y = torch.istft(masked.flatten(0, 1), size, hop, size, window, length=stems.shape[-1])
     return y.view(stems.shape).numpy()
 
 

@@ -5,10 +5,20 @@ Nothing is installed: the packages are only downloaded and unpacked. Needs a Deb
 system with up-to-date package lists. Packages already unpacked are left alone.
 """
 import json
+import re
 import subprocess
 import sys
+import zipfile
 
 import paths
+
+
+def unpack(folder, archive):
+    """Takes what is wanted out of an archive inside the package and removes the archive."""
+    source, wanted = folder / archive["archive"], re.compile(archive["match"])
+    with zipfile.ZipFile(source) as packed:
+        packed.extractall(source.parent, [n for n in packed.namelist() if wanted.search(n)])
+    source.unlink()
 
 
 def main():
@@ -30,6 +40,8 @@ def main():
         part = target.with_suffix(".part")
         part.mkdir(parents=True, exist_ok=True)
         subprocess.run(["dpkg", "-x", found[0], part], check=True)
+        for archive in (a for a in rules["archives"] if a["package"] == name):
+            unpack(part, archive)
         part.rename(target)
         print(f"{name}: unpacked")
 

@@ -4,7 +4,6 @@
 Usage: make_programme.py COUNT FOLDER [SEED [train]]     16 s each, 48 kHz: NNN-speech.flac (mono, with pauses) and NNN-music.flac (stereo)
 With "train" they come from recordings that networks are trained on, for fitting. Noise at -90 dBFS stands for a good converter. Peaks are at -3 dBFS.
 """
-import json
 import sys
 from pathlib import Path
 
@@ -13,7 +12,7 @@ import scipy.signal
 import soundfile
 
 import bands
-import paths
+import stems
 
 SECONDS = 16
 HIGHPASS = scipy.signal.butter(4, 30, "highpass", fs=bands.RATE, output="sos")
@@ -25,7 +24,7 @@ def main():
     split = sys.argv[4] if len(sys.argv) > 4 else "develop"
     folder.mkdir(parents=True, exist_ok=True)
     n = SECONDS * bands.RATE
-    sounds = {kind: (np.load(paths.PREPARED / f"{split}-{kind}.npy", mmap_mode="r"), json.loads((paths.PREPARED / f"{split}-{kind}.json").read_text())) for kind in ("speech", "music")}
+    sounds = {role: (stems.Role(split, role).samples, stems.Role(split, role).items) for role in ("speech", "music")}
     for number in range(count):
         rng = np.random.default_rng(seed + number)
         data, index = sounds["speech"]

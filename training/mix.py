@@ -1,8 +1,8 @@
 """Training mixtures, made on the fly from stems that are transformed once.
 
-Voices (with their rooms), pieces of music and places, 8 s long each, wait in three pools as spectra of mid and side. A clip is any
-voice with any music and any place, each at a stretch, level and equaliser of its own, so that no two clips are alike
-and a clip costs some hundredths of a second: the STFT is linear. A stem is used for about eight clips.
+Voices (with their rooms), pieces of music and places, 8 s long each, wait in three pools as spectra of mid and side, in half
+precision. A clip is any voice with any music and any place, each at a stretch, level and equaliser of its own, so that no two clips
+are alike and a clip costs some hundredths of a second: the STFT is linear. A stem is used for about USES clips.
 
 A batch holds, per clip, mid/side channel, stem and (frame, band) cell, what a band-wise real mask needs to know:
   xx  sum over the band's bins of |X|^2           (mixture power)
@@ -17,24 +17,23 @@ from scipy.fft import rfft
 
 import bands
 from products import products
-from stems import Stems
+from varied import VariedStems
 
 STEMS = ("dialogue", "room", "music", "ambience")
 SECONDS, SHORT_SECONDS, STEM_SECONDS = 3.93, 2.05, 8.0
-BIN_HZ = bands.RATE / bands.SIZE
-HZ = np.arange(bands.BINS) * BIN_HZ
-LOG_F = np.log2(np.maximum(HZ, BIN_HZ) / 1000).astype(np.float32)
-POOL, USES = 64, 8                              # stems of a kind at hand; clips that one is used for, on average
+POOL, USES = 256, 16                            # stems of a kind at hand; clips that one is used for, on average
 ALONE, ABSENT = 0.12, (0.08, 0.15, 0.12)        # share of clips with one stem only; of the others, without voice, music, ambience
+LEVELS = (-20, 6), (0, 12)                      # dB of music and of ambience against the voice: usual, and in LOUD of the clips
+LOUD = 0.15
 
 
 def spectrum(waves, transform):
-    """float32[2, n], mid and side, as two float32[frames, 2, BINS] (real, imaginary); None for a silent channel."""
+    """float32[2, n], mid and side, as two float16[frames, 2, bins] (real, imaginary); None for a silent channel."""
     def plane(x):
         if not x.any():
             return None
-        z = rfft(np.lib.stride_tricks.sliding_window_view(x, bands.SIZE)[::transform.hop] * transform.window(), axis=1)
-        return np.stack([z.real, z.imag], 1)
+        z = rfft(np.lib.stride_tricks.sliding_window_view(x, transform.size)[::transform.hop] * transform.window(), axis=1)
+        return np.stack([z.real, z.imag], 1).astype(np.float16)
     return [plane(np.asarray(c, np.float32)) for c in waves]
 
 
@@ -43,15 +42,17 @@ class Mixer:
         self.transform = transform
         self.frames, self.stem_frames = transform.frames(SECONDS), transform.frames(STEM_SECONDS)  # frames may be changed
         self.rng = np.random.default_rng(seed)
-        self.stems = Stems(split, self.rng)
+        self.stems = VariedStems(split, self.rng)
+        self.hz = np.arange(transform.bins) * bands.RATE / transform.size
+        self.octave = np.log2(np.maximum(self.hz, bands.RATE / transform.size) / 1000).astype(np.float32)  # from 1 kHz
         self.pools = {self.voice: [], self.song: [], self.surroundings: []}
 
     def voice(self, n):
-        """([dialogue, room], Hz where the voice ends)."""
-        dialogue, room, width = self.stems.voice(n)
-        while np.abs(dialogue).max() < 1e-3:  # nothing but pauses
-            dialogue, room, width = self.stems.voice(n)
-        return [dialogue, room], width
+        """([dialogue, room, noise of the recording], Hz where the voice ends)."""
+        *parts, width = self.stems.voice(n)
+        while np.abs(parts[0]).max() < 1e-3:  # nothing but pauses
+            *parts, width = self.stems.voice(n)
+        return parts, width
 
     def song(self, n):
         return [self.stems.song(n)], 0.0
@@ -73,16 +74,34 @@ class Mixer:
             pool.append(drawn)
         return drawn
 
+    def bells(self, count, spread, widest=1.5, narrowest=0.3):
+        rng, db = self.rng, 0
+        for _ in range(count):
+            db = db + rng.normal(0, spread) * np.exp(-0.5 * ((self.octave - rng.uniform(-3.5, 4)) / rng.uniform(narrowest, widest)) ** 2)
+        return db
+
     def equaliser(self):
-        """float32[BINS]: a gentle random tilt and two random bells, as gains."""
-        rng = self.rng
-        db = rng.normal(0, 1.5) * LOG_F
-        for _ in range(2):
-            db = db + rng.normal(0, 3) * np.exp(-0.5 * ((LOG_F - rng.uniform(-3.5, 4)) / rng.uniform(0.3, 1.5)) ** 2)
+        """float32[bins]: a gentle random tilt and two random bells, as gains."""
+        db = self.rng.normal(0, 1.5) * self.octave + self.bells(2, 3.5)
         return (10 ** (np.clip(db, -18, 18) / 20)).astype(np.float32)
 
+    def microphone(self):
+        """float32[bins]: how a voice was recorded. Tilt, bells up to 12 dB, resonances, nearness, what cuts off the bottom and the top."""
+        rng = self.rng
+        db = rng.normal(0, 1.7) * self.octave + np.clip(self.bells(3, 4.5), -12, 12)
+        if rng.random() < 0.2:
+            db = db + np.abs(self.bells(int(rng.integers(1, 4)), 7, 0.25, 0.08))
+        if rng.random() < 0.25:  # near a directional microphone
+            db = db + rng.uniform(2, 10) / (1 + (self.hz / rng.uniform(120, 300)) ** 2)
+        if rng.random() < 0.35:
+            db = db - 10 * np.log10(1 + (rng.uniform(60, 350) / np.maximum(self.hz, 5)) ** (2 * rng.integers(1, 5)))
+        if rng.random() < 0.2:
+            db = db - 10 * np.log10(1 + (self.hz / rng.uniform(2500, 10000)) ** (2 * rng.integers(1, 5)))
+        heard = (self.hz > 150) & (self.hz < 3000)
+        return (10 ** (np.clip(db - np.mean(db[heard]), -40, 20) / 20)).astype(np.float32)
+
     def limits(self, width):
-        """bool[BINS]: what the whole mixture has. Much of the speech ends at 8 kHz; usually the whole mixture then
+        """bool[bins]: what the whole mixture has. Much of the speech ends at 8 kHz; usually the whole mixture then
         ends there too, so that nothing can be learned from a voice being absent above."""
         rng = self.rng
         low, high = 0.0, bands.RATE / 2
@@ -92,10 +111,10 @@ class Mixer:
             high = rng.uniform(3400, 16000)
         if rng.random() < 0.1:  # a telephone or a small loudspeaker: nothing below either
             low = rng.uniform(80, 400)
-        return (HZ >= low) & (HZ <= high)
+        return (self.hz >= low) & (self.hz <= high)
 
     def cell_gains(self, xx):
-        """Power gains [frames, BANDS] or None for what happens to a whole mixture: levelling, a lossy codec's gaps."""
+        """Power gains [frames, bands] or None for what happens to a whole mixture: levelling, a lossy codec's gaps."""
         rng, gain = self.rng, None
         if rng.random() < 0.12:  # levelled: the gain follows the mixture's slow level
             level = np.sqrt(xx[0].sum(1)) + 1e-3
@@ -105,23 +124,23 @@ class Mixer:
         if rng.random() < 0.1:  # coded at a low rate: weak high bands fall out
             power = xx.sum(0)
             keep = power >= power.max(axis=1, keepdims=True) * 10 ** (-rng.uniform(4, 6))
-            keep[:, :bands.BANDS // 2] = True
+            keep[:, :self.transform.bands // 2] = True
             gain = keep.astype(np.float32) * (1 if gain is None else gain)
         return gain
 
     def gains(self, bandwidth):
-        """float32[2, 4, BINS]: gain of each stem in mid and side."""
+        """float32[2, 4, bins]: gain of each stem in mid and side."""
         rng = self.rng
         if rng.random() < ALONE:
             present = np.arange(3) == rng.integers(3)
         else:
             present = rng.random(3) > ABSENT
         limits = self.limits(bandwidth if present[0] else 0)
-        g = np.zeros((2, 4, bands.BINS), np.float32)
+        g = np.zeros((2, 4, self.transform.bins), np.float32)
         for stems, there, voice in (((0, 1), present[0], True), ((2,), present[1], False), ((3,), present[2], False)):
             if there:
-                level = 1.0 if voice else 10 ** (rng.uniform(-18, 5) / 20)
-                gain = level * (self.equaliser() if rng.random() < 0.7 else 1) * limits
+                level = 1.0 if voice else 10 ** (rng.uniform(*LEVELS[int(rng.random() < LOUD)]) / 20)
+                gain = level * (1 if rng.random() < 0.25 else self.microphone() if voice else self.equaliser()) * limits
                 swap = rng.choice([-1, 1])  # left and right
                 for s in stems:
                     g[0, s], g[1, s] = gain, gain * swap
@@ -129,15 +148,27 @@ class Mixer:
             g[1] = 0  # a mono recording
         return g
 
+    def with_noise(self, around, gains, noise, of_voice):
+        """The spectra of the ambience with the noise of the voice's recording, all gains done."""
+        both = []
+        for c in range(2):
+            parts = [plane.astype(np.float32) * gain[c] for plane, gain in ((around[c], gains), (noise[c], of_voice)) if plane is not None]
+            both.append(np.clip(sum(parts), -6e4, 6e4).astype(np.float16) if parts else None)
+        return both
+
     def clip(self):
-        """xx [2, frames, BANDS], cross [2, frames, BANDS], xs [4, 2, frames, BANDS], ss [5, 2, frames, BANDS], float32."""
+        """xx [2, frames, bands], cross [2, frames, bands], xs [4, 2, frames, bands], ss [5, 2, frames, bands], float32."""
         z, width = [], 0.0
         for make in self.pools:
             spectra, ends = self.draw(make)
             width = max(width, ends)
             at = self.rng.integers(self.stem_frames - self.frames + 1)
             z += [[None if plane is None else plane[at:at + self.frames] for plane in stem] for stem in spectra]
-        sums = products(z, self.gains(width))
+        gains = self.gains(width)
+        noise = z.pop(2)
+        if gains[0, 0].any() and noise[0] is not None:
+            z[3], gains[:, 3] = self.with_noise(z[3], gains[:, 3], noise, gains[:, 0]), 1
+        sums = products(z, gains, self.transform)
         cells = self.cell_gains(sums[0])
         if cells is not None:
             for a in sums:

@@ -8,6 +8,8 @@ nor on anything more than some seconds away: tiles can be joined without seams.
 
 BandNet is what is trained; waveform.py wraps it for use.
 """
+import math
+
 import torch
 import torch.nn.functional as F
 from torch import nn
@@ -16,7 +18,6 @@ import bands
 
 STEMS = 4               # dialogue, room, music, ambience
 INPUTS = 5              # power of M and S, their normalised product (real, imaginary), position
-STRIDE = 8              # frames merged at the bottom of the U-Net
 LEVEL_SECONDS = 1.5     # half width of the local level average
 DILATIONS = (1, 2, 4, 8, 4, 2, 1)
 CHANNELS = (32, 96, 192)
@@ -36,28 +37,36 @@ class Conv(nn.Module):
         return x + y if self.residual else y
 
 
-# Patches of 2x2 cells are merged and split with matrix multiplies: on a CPU several times faster
+# Patches of cells are merged and split with matrix multiplies: on a CPU several times faster
 # than strided and transposed convolutions, and the same functions.
 class Merge(nn.Module):
-    def __init__(self, c_in: int, c_out: int):
+    """Patches of `times` frames by `wide` bands become one cell."""
+
+    def __init__(self, c_in: int, c_out: int, times: int = 2, wide: int = 2):
         super().__init__()
-        self.linear = nn.Linear(4 * c_in, c_out)
+        self.times, self.wide = times, wide
+        self.linear = nn.Linear(times * wide * c_in, c_out)
 
     def forward(self, x):
         b, c, t, f = x.size(0), x.size(1), x.size(2), x.size(3)
-        y = x.permute(0, 2, 3, 1).reshape(b, t // 2, 2, f // 2, 2, c).permute(0, 1, 3, 2, 4, 5)
-        return self.linear(y.reshape(b, t // 2, f // 2, 4 * c)).permute(0, 3, 1, 2)
+        p, q = self.times, self.wide
+        y = x.permute(0, 2, 3, 1).reshape(b, t // p, p, f // q, q, c).permute(0, 1, 3, 2, 4, 5)
+        return self.linear(y.reshape(b, t // p, f // q, p * q * c)).permute(0, 3, 1, 2)
 
 
 class Split(nn.Module):
-    def __init__(self, c_in: int, c_out: int):
+    """The way back of Merge."""
+
+    def __init__(self, c_in: int, c_out: int, times: int = 2, wide: int = 2):
         super().__init__()
-        self.linear = nn.Linear(c_in, 4 * c_out)
+        self.times, self.wide = times, wide
+        self.linear = nn.Linear(c_in, times * wide * c_out)
 
     def forward(self, x):
         b, t, f = x.size(0), x.size(2), x.size(3)
-        y = self.linear(x.permute(0, 2, 3, 1)).view(b, t, f, 2, 2, -1).permute(0, 1, 3, 2, 4, 5)
-        return y.reshape(b, 2 * t, 2 * f, -1).permute(0, 3, 1, 2)
+        p, q = self.times, self.wide
+        y = self.linear(x.permute(0, 2, 3, 1)).view(b, t, f, p, q, -1).permute(0, 1, 3, 2, 4, 5)
+        return y.reshape(b, p * t, q * f, -1).permute(0, 3, 1, 2)
 
 
 class AcrossBands(nn.Module):
@@ -79,27 +88,30 @@ class AcrossBands(nn.Module):
 
 
 class BandNet(nn.Module):
-    def __init__(self, c=CHANNELS, dilations=DILATIONS, transform=bands.FINE):
+    """patches: (frames, bands) merged on the way to each of the three levels."""
+
+    def __init__(self, c=CHANNELS, dilations=DILATIONS, transform=bands.FINE, patches=((2, 2), (2, 2), (2, 2))):
         super().__init__()
         self.transform = transform
-        width = bands.BANDS
-        self.first = Merge(INPUTS, c[0])
-        self.left1 = nn.Sequential(Conv(c[0], c[0]), AcrossBands(c[0], width // 2, 4, 128), Conv(c[0], c[0]))
-        self.down1 = Merge(c[0], c[1])
-        self.left2 = nn.Sequential(Conv(c[1], c[1]), AcrossBands(c[1], width // 4, 6, 192), Conv(c[1], c[1]))
-        self.down2 = Merge(c[1], c[2])
+        self.stride = math.prod(p[0] for p in patches)  # frames merged at the bottom
+        width = [transform.bands // math.prod(p[1] for p in patches[:level + 1]) for level in range(3)]
+        self.first = Merge(INPUTS, c[0], *patches[0])
+        self.left1 = nn.Sequential(Conv(c[0], c[0]), AcrossBands(c[0], width[0], 4, 128), Conv(c[0], c[0]))
+        self.down1 = Merge(c[0], c[1], *patches[1])
+        self.left2 = nn.Sequential(Conv(c[1], c[1]), AcrossBands(c[1], width[1], 6, 192), Conv(c[1], c[1]))
+        self.down2 = Merge(c[1], c[2], *patches[2])
         bottom = []
         for i, d in enumerate(dilations):
             bottom.append(Conv(c[2], c[2], d))
             if i % 2 == 1:
-                bottom.append(AcrossBands(c[2], width // 8))
+                bottom.append(AcrossBands(c[2], width[2]))
         self.bottom = nn.Sequential(*bottom)
-        self.up2 = Split(c[2], c[1])
-        self.right2 = nn.Sequential(Conv(2 * c[1], c[1]), AcrossBands(c[1], width // 4, 6, 192), Conv(c[1], c[1]))
-        self.up1 = Split(c[1], c[0])
-        self.right1 = nn.Sequential(Conv(2 * c[0], c[0]), AcrossBands(c[0], width // 2, 4, 128), Conv(c[0], c[0]))
-        self.last = Split(c[0], 2 * STEMS)
-        self.register_buffer("position", torch.linspace(-1, 1, bands.BANDS).view(1, 1, 1, -1))
+        self.up2 = Split(c[2], c[1], *patches[2])
+        self.right2 = nn.Sequential(Conv(2 * c[1], c[1]), AcrossBands(c[1], width[1], 6, 192), Conv(c[1], c[1]))
+        self.up1 = Split(c[1], c[0], *patches[1])
+        self.right1 = nn.Sequential(Conv(2 * c[0], c[0]), AcrossBands(c[0], width[0], 4, 128), Conv(c[0], c[0]))
+        self.last = Split(c[0], 2 * STEMS, *patches[0])
+        self.register_buffer("position", torch.linspace(-1, 1, transform.bands).view(1, 1, 1, -1))
         self.level_frames = int(LEVEL_SECONDS * bands.RATE / transform.hop)
 
     def features(self, power, cross):
@@ -116,7 +128,7 @@ class BandNet(nn.Module):
         return torch.cat([x, where, self.position.expand(x.size(0), 1, x.size(2), x.size(3))], 1)
 
     def forward(self, power, cross):
-        """power, cross (B, 2, T, BANDS), T a multiple of STRIDE -> logits (B, STEMS, 2, T, BANDS) for M and S."""
+        """power, cross (B, 2, T, BANDS), T a multiple of stride -> logits (B, STEMS, 2, T, BANDS) for M and S."""
         x1 = self.left1(self.first(self.features(power, cross)))
         x2 = self.left2(self.down1(x1))
         x3 = self.bottom(self.down2(x2))
@@ -126,5 +138,13 @@ class BandNet(nn.Module):
         return y.view(y.size(0), -1, 2, y.size(2), y.size(3))
 
 
-# What train.py can train. "quick" is for instant previews: a fifth of the work.
-KINDS = {"main": lambda: BandNet(), "quick": lambda: BandNet((32, 64, 128), (1, 2, 4, 8, 4), bands.COARSE)}
+# What train.py can train. "fine" was the first main network and "coarse" the first quick one; the trials of EXPERIMENTS.md are the rest.
+WIDE, SIX = (48, 104, 216), (1, 2, 4, 8, 2, 1)
+KINDS = {
+    "fine": lambda: BandNet(),
+    "coarse": lambda: BandNet((32, 64, 128), (1, 2, 4, 8, 4), bands.COARSE),
+    "a": lambda: BandNet(WIDE, (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2))),
+    "b": lambda: BandNet(WIDE, SIX, bands.COARSE, ((1, 4), (2, 2), (2, 2))),
+    "c": lambda: BandNet((40, 104, 216), (1, 2, 4, 4, 2, 1), bands.Transform(2048, 96)),
+    "d": lambda: BandNet((40, 104, 216), SIX, bands.Transform(1024, 96, 2048)),
+}

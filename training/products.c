@@ -14,10 +14,10 @@ static void gathered(const float *row, const int *edges, int bands, float *out)
     }
 }
 
-/* z[c * STEMS + s]     stem s in mid (c = 0) or side, [frames][real, imaginary][bins], or NULL where it is silent
+/* z[c * STEMS + s]     stem s in mid (c = 0) or side, [frames][real, imaginary][bins] in half precision, or NULL where it is silent
    gain[c * STEMS + s]  [bins]
    xx [2][frames][bands]  cross [2][frames][bands]  xs [STEMS][2][frames][bands]  ss [STEMS + 1][2][frames][bands], zeroed before */
-void products(int frames, int bins, int bands, const int *edges, const float *const *z, const float *const *gain, float *xx,
+void products(int frames, int bins, int bands, const int *edges, const _Float16 *const *z, const float *const *gain, float *xx,
               float *cross, float *xs, float *ss)
 {
     static float part[STEMS][2][MOST], whole[2][2][MOST], row[MOST];
@@ -29,11 +29,12 @@ void products(int frames, int bins, int bands, const int *edges, const float *co
             for (int s = 0; s < STEMS; ++s) {
                 if (!z[c * STEMS + s])
                     continue;
-                const float *re = z[c * STEMS + s] + (size_t)t * 2 * bins, *im = re + bins, *g = gain[c * STEMS + s];
+                const _Float16 *re = z[c * STEMS + s] + (size_t)t * 2 * bins, *im = re + bins;
+                const float *g = gain[c * STEMS + s];
                 float *pr = part[s][0], *pi = part[s][1];
                 for (int k = 0; k < bins; ++k) {
-                    pr[k] = g[k] * re[k];
-                    pi[k] = g[k] * im[k];
+                    pr[k] = g[k] * (float)re[k];
+                    pi[k] = g[k] * (float)im[k];
                     xr[k] += pr[k];
                     xi[k] += pi[k];
                 }

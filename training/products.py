@@ -5,7 +5,6 @@ import subprocess
 
 import numpy as np
 
-import bands
 import paths
 
 
@@ -21,16 +20,16 @@ def library():
 
 
 LIBRARY = library()
-EDGES = bands.edges().astype(np.int32)
 
 
-def products(z, gains):
-    """The sums of mix.py for one clip: (xx, cross, xs, ss), float32, frames by BANDS.
+def products(z, gains, transform):
+    """The sums of mix.py for one clip: (xx, cross, xs, ss), float32, frames by bands.
 
-    z[s][c]      stem s in mid (c = 0) or side: float32[frames, 2, BINS], real and imaginary, or None where silent
-    gains        float32[2, 4, BINS]: of each stem in mid and side; where all are 0 the stem counts as silent"""
+    z[s][c]      stem s in mid (c = 0) or side: float16[frames, 2, bins], real and imaginary, or None where silent
+    gains        float32[2, 4, bins]: of each stem in mid and side; where all are 0 the stem counts as silent"""
     frames = next(len(plane) for stem in z for plane in stem if plane is not None)
-    shape = (2, frames, bands.BANDS)
+    bins, edges = transform.bins, np.ascontiguousarray(transform.edges(), np.int32)
+    shape = (2, frames, transform.bands)
     xx, cross, xs, ss = np.zeros(shape, np.float32), np.zeros(shape, np.float32), np.zeros((4, *shape), np.float32), np.zeros((5, *shape), np.float32)
     gains = np.ascontiguousarray(gains, np.float32)
     heard, level = (ctypes.c_void_p * 8)(), (ctypes.c_void_p * 8)()
@@ -38,9 +37,9 @@ def products(z, gains):
         for s in range(4):
             plane = z[s][c]
             if plane is not None and gains[c, s].any():
-                assert plane.flags.c_contiguous and plane.shape == (frames, 2, bands.BINS) and plane.dtype == np.float32
+                assert plane.flags.c_contiguous and plane.shape == (frames, 2, bins) and plane.dtype == np.float16
                 heard[c * 4 + s] = plane.ctypes.data
             level[c * 4 + s] = gains[c, s].ctypes.data
     pointer = lambda a: ctypes.c_void_p(a.ctypes.data)
-    LIBRARY.products(frames, bands.BINS, bands.BANDS, pointer(EDGES), heard, level, *(pointer(a) for a in (xx, cross, xs, ss)))
+    LIBRARY.products(frames, bins, transform.bands, pointer(edges), heard, level, *(pointer(a) for a in (xx, cross, xs, ss)))
     return xx, cross, xs, ss

@@ -19,7 +19,7 @@ SEED = {"train": 1_000_000, "develop": 9_000_000}
 
 def voices(split):
     """A function (rng, n) -> a random stretch of the split's speech, for crowds."""
-    samples = np.load(paths.PREPARED / f"{split}-speech.npy", mmap_mode="r").reshape(-1)
+    samples = np.memmap(paths.PREPARED / f"{split}-speech.raw", "<i2", "r")
     def voice(rng, n):
         at = rng.integers(0, len(samples) - n)
         return samples[at:at + n].astype(np.float32) / 32768

@@ -3,7 +3,7 @@
 machines speak today. Without them such a voice is taken for music.
 
 Usage: render_voices.py [SENTENCES PER VOICE]     needs espeak-ng and flite
-Writes prepared/train-voices.npy and .json like prepare.py does. Nothing of it is in the development set.
+Writes prepared/train-voices.raw and .json like prepare.py does. Nothing of it is in the development set.
 """
 import json
 import subprocess
@@ -15,6 +15,7 @@ from pathlib import Path
 import numpy as np
 
 import paths
+import pitch
 import prepare
 
 WHO = ("the baker", "a clerk from the tax office", "my neighbour", "the youngest of the four", "nobody here", "the night porter", "our surveyor",
@@ -72,9 +73,9 @@ def main():
         for name, kept in pool.map(read, [(i, s, count) for i, s in enumerate(speakers())]):
             for x in kept:
                 arrays.append(np.round(x * 32767).astype(np.int16))
-                index.append({"start": position, "end": position + len(x), "bandwidth": prepare.bandwidth(x), "group": name})
+                index.append({"start": position, "end": position + len(x), "bandwidth": prepare.bandwidth(x), "pitch": pitch.median(x[:, 0]), "group": name})
                 position += len(x)
-    np.save(paths.PREPARED / "train-voices.npy", np.concatenate(arrays))
+    np.concatenate(arrays).astype("<i2").tofile(paths.PREPARED / "train-voices.raw")
     (paths.PREPARED / "train-voices.json").write_text(json.dumps(index))
     print(f"voices: {len(index)} lines, {position / paths.RATE / 60:.1f} min")
 

@@ -19,8 +19,8 @@ class Role:
     """One role's items: memory-mapped samples and the index made by prepare.py."""
 
     def __init__(self, split, role):
-        samples = np.load(paths.PREPARED / f"{split}-{role}.npy", mmap_mode="r")
-        self.samples = samples.reshape(len(samples), -1)
+        mono = role in ("speech", "voices", "altered")
+        self.samples = np.memmap(paths.PREPARED / f"{split}-{role}.raw", "<i2", "r").reshape(-1, 1 if mono else 2)
         self.items = json.loads((paths.PREPARED / f"{split}-{role}.json").read_text())
         self.groups = {}
         for number, item in enumerate(self.items):

@@ -2,8 +2,10 @@
 """Trains the network. Resumes from the run's checkpoint; safe to stop at any time.
 
 Usage: train.py RUN [--minutes M] [--batch N] [--rate R] [--start OTHER_RUN|NETWORK.ts] [--kind KIND]
-The learning rate falls along a cosine to zero when M minutes of training have passed (summed
-over restarts). The weights that are evaluated and exported are an exponential moving average.
+It stops when the run has had M minutes of training, summed over restarts; with --anneal the learning rate falls to zero on the
+way, otherwise it falls like one over the root of the time, so that a run can be prolonged at any time. The weights that are evaluated and exported are an
+average over the last tenth of all steps (Karras et al., "Analyzing and improving the training dynamics of diffusion models", 2024:
+the averaging grows with the training, so no length needs to be known).
 """
 import argparse
 import collections
@@ -23,6 +25,7 @@ import torch
 
 import compact
 import evaluate
+import field_score
 import grow
 import mix
 import model
@@ -35,7 +38,9 @@ import waveform
 WEIGHT = torch.tensor([0.06, 0.06, 0.24, 0.34, 0.3])
 
 
-LONG_FROM = 0.6  # share of the training after which clips have their full length; short ones make for twice the steps before
+SHORT_MINUTES = 15     # of a run from nothing with short clips: twice the steps in the same time
+HALVES_AFTER = 240     # minutes after which the rate without --anneal has fallen to 1 / sqrt(2)
+AVERAGED = 9.0         # the average's power: it reaches back over about a tenth of the steps
 
 
 def feed(queue, size, seed, transform, frames):
@@ -96,21 +101,16 @@ def begin_with(net, earlier):
     """Loads the weights of an earlier network: a narrower one grows into net, of a wider one what matters most is kept."""
     if earlier["down1.linear.weight"].size(0) <= net.down1.linear.out_features:
         return grow.grow(net, earlier)
-    wide = model.KINDS["main"]()
+    wide = model.KINDS["fine"]()
     grow.grow(wide, earlier)
     xx, cross, _, _ = mix.Mixer("train", 7, wide.transform).batch(8)
     shrink.shrink(net, wide, torch.from_numpy(xx), torch.from_numpy(cross))
 
 
 def brief(net):
-    """The development set's main figures, stereo and mono, in one line."""
-    separate = evaluate.waveform(waveform.WaveformNetwork(net).eval())
-    line = []
-    for channels in (2, 1):
-        result = evaluate.score(separate, channels)
-        line.append(f"{channels} ch {json.dumps(result['si_sdr']['network'])} share {list(result['share_of_oracle_gain'].values())} "
-                    f"ESTOI {result['estoi']['network']} ({result['estoi']['mixture']})")
-    return "; ".join(line)
+    """The field set's main figures (every third mixture), in one line."""
+    net = copy.deepcopy(net).eval()
+    return field_score.brief(evaluate.waveform(waveform.WaveformNetwork(net).eval()))
 
 
 def main():
@@ -120,7 +120,8 @@ def main():
     parser.add_argument("--batch", type=int, default=8)
     parser.add_argument("--rate", type=float, default=0.02, help="of the matrices; the rest has a twentieth of it")
     parser.add_argument("--start", help="begin with the averaged weights of this run, or with this shipped network (.ts); see grow.py, shrink.py")
-    parser.add_argument("--kind", default="main", choices=model.KINDS)
+    parser.add_argument("--kind", default="b", choices=model.KINDS)
+    parser.add_argument("--anneal", action="store_true")
     parser.add_argument("--every", type=float, default=15, help="minutes between evaluations")
     parser.add_argument("--seed", type=int, default=1)
     parser.add_argument("--uses", type=float, default=mix.USES, help="clips that a stem is used for, on average")
@@ -147,7 +148,7 @@ def main():
         net.load_state_dict(saved["net"])
         average.load_state_dict(saved["average"])
         optimizer.load_state_dict(saved["optimizer"])
-        step, spent = saved["step"], saved["spent"]
+        step, spent, earlier = saved["step"], saved["spent"], saved.get("earlier", earlier)
     queue = multiprocessing.Queue(3)
     long, short = (net.transform.frames(s) for s in (mix.SECONDS, mix.SHORT_SECONDS))
     frames = multiprocessing.Value("i", short)
@@ -160,12 +161,12 @@ def main():
         (folder / "last.part").rename(folder / "last.pt")
 
     print(f"{sum(p.numel() for p in net.parameters()) / 1e6:.2f} M parameters", flush=True)
-    shown, evaluated, sums, recent = time.time(), spent, [], collections.deque(maxlen=24)
+    shown, evaluated, sums, recent = time.time(), spent, [], collections.deque(maxlen=16)
     while spent < options.minutes:
         begin = time.time()
-        progress = spent / options.minutes
-        frames.value = long if progress >= LONG_FROM else short
-        optimizer.scale = min(1, (step + 1) / 100) * 0.5 * (1 + np.cos(np.pi * progress))
+        frames.value = long if earlier["minutes"] + spent >= SHORT_MINUTES else short
+        slower = 0.5 * (1 + np.cos(np.pi * spent / options.minutes)) if options.anneal else (1 + (earlier["minutes"] + spent) / HALVES_AFTER) ** -0.5
+        optimizer.scale = min(1, (step + 1) / 100) * slower
         xx, cross, xs, ss = queue.get()
         recent.append((xx, cross))
         # Magnitudes first: the error energy of a network that knows nothing yet rules every gradient.
@@ -177,7 +178,7 @@ def main():
         torch.nn.utils.clip_grad_norm_(net.parameters(), 1.0)
         optimizer.step()
         step += 1
-        keep = min(0.997, (step + 1) / (step + 20))
+        keep = (1 - 1 / (earlier["steps"] + step)) ** (AVERAGED + 1) if earlier["steps"] + step > 1 else 0
         with torch.no_grad():
             for a, b in zip(average.parameters(), net.parameters()):
                 a.lerp_(b, 1 - keep)
@@ -190,7 +191,7 @@ def main():
         if spent - evaluated > options.every:
             evaluated = spent
             settle(average, recent)
-            print(f"{spent:6.1f} min  step {step}  development set: {brief(average)}", flush=True)
+            print(f"{spent:6.1f} min  step {step}  field: {brief(average)}", flush=True)
     settle(average, recent)
     save()
     print(f"finished at step {step}: {brief(average)}", flush=True)

@@ -6,8 +6,6 @@ import torch
 import torch.nn.functional as F
 from torch import nn
 
-import bands
-import model
 
 
 CHUNK = 64  # frames
@@ -21,21 +19,22 @@ class WaveformNetwork(nn.Module):
         super().__init__()
         self.whole_voice = whole_voice
         self.net = net
-        self.size, self.hop, self.stride = bands.SIZE, net.transform.hop, model.STRIDE
-        self.overlap = net.transform.overlap
-        self.bins, self.bands = bands.BINS, bands.BANDS
+        transform = net.transform
+        self.size, self.hop, self.stride = transform.size, transform.hop, net.stride
+        self.overlap = transform.overlap
+        self.bins, self.bands = transform.bins, transform.bands
         self.chunk = CHUNK
-        self.register_buffer("window", torch.from_numpy(net.transform.window()))
-        self.register_buffer("synthesis", torch.from_numpy(net.transform.synthesis()).float())
+        self.register_buffer("window", torch.from_numpy(transform.window()))
+        self.register_buffer("synthesis", torch.from_numpy(transform.synthesis()).float())
         # The two matrices between bins and bands are made when the network runs: they would be half of its file.
-        lower, share = bands.interpolation()
-        self.register_buffer("band_of_bin", torch.from_numpy(np.repeat(np.arange(bands.BANDS), np.diff(bands.edges()))).unsqueeze(1))
+        lower, share = transform.interpolation()
+        self.register_buffer("band_of_bin", torch.from_numpy(np.repeat(np.arange(transform.bands), np.diff(transform.edges()))).unsqueeze(1))
         self.register_buffer("lower_band", torch.from_numpy(lower).unsqueeze(0))
         self.register_buffer("lower_share", torch.from_numpy(share).unsqueeze(0))
 
         # Each block of bins touches few bands: in blocks the products cost an eighth of what whole matrices do.
-        edges = bands.edges()
-        band_cuts = [int(np.argmin(np.abs(edges - b))) for b in (0, 128, 256, 512, 1024, bands.BINS)]
+        edges = transform.edges()
+        band_cuts = [int(np.argmin(np.abs(edges - b))) for b in (0, *(transform.bins // k for k in (16, 8, 4, 2)), transform.bins)]
         self.band_cuts: List[int] = band_cuts
         self.bin_cuts: List[int] = [int(edges[b]) for b in band_cuts]
         self.first_bands: List[int] = [int(lower[b]) for b in self.bin_cuts[:-1]]
