@@ -60,7 +60,7 @@ def jobs(role, count):
         own = np.median([role.items[i]["pitch"] for i in items if role.items[i]["pitch"] > 0] or [0])
         if not own:
             continue
-        pick = lambda: [items[i % len(items)] for i in range(first := int(rng.integers(len(items))), first + count)]
+        pick = lambda: [items[i % len(items)] for i in rng.integers(len(items)) + np.arange(count)]
         for kind, low, high, shortest, longest in TARGETS:
             goal, speed = rng.uniform(low, high), rng.uniform(shortest, longest)
             semitones = 12 * np.log2(goal / speed / own)

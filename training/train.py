@@ -23,6 +23,7 @@ os.environ.setdefault("OMP_NUM_THREADS", "1")
 import numpy as np
 import torch
 
+import bands
 import compact
 import evaluate
 import field_score
@@ -91,10 +92,10 @@ def load_start(start):
     """(weights, steps and minutes that they were trained) of a shipped network or of another run."""
     if start.endswith(".ts"):
         training = json.loads(pathlib.Path(start).with_suffix(".json").read_text())["training"]
-        return compact.restore(start), {"steps": training["steps"], "minutes": training["minutes"]}
+        return compact.restore(start), {"steps": training["steps"], "minutes": training["minutes"], "heard": 3600 * training.get("hours_of_mixtures", 0)}
     saved = torch.load(paths.RUNS / start / "last.pt")
     before = saved.get("earlier", {"steps": 0, "minutes": 0})
-    return saved["average"], {"steps": before["steps"] + saved["step"], "minutes": before["minutes"] + saved["spent"]}
+    return saved["average"], {"steps": before["steps"] + saved["step"], "minutes": before["minutes"] + saved["spent"], "heard": saved["heard"]}
 
 
 def begin_with(net, earlier):
@@ -142,13 +143,13 @@ def main():
     net = net.to(memory_format=torch.channels_last)
     average = copy.deepcopy(net)
     optimizer = muon.Muon(net, options.rate, options.rate / 20)
-    step, spent = 0, 0.0
+    step, spent, heard = 0, 0.0, earlier.get("heard", 0.0)  # heard: seconds of mixtures
     if (folder / "last.pt").exists():
         saved = torch.load(folder / "last.pt")
         net.load_state_dict(saved["net"])
         average.load_state_dict(saved["average"])
         optimizer.load_state_dict(saved["optimizer"])
-        step, spent, earlier = saved["step"], saved["spent"], saved.get("earlier", earlier)
+        step, spent, heard, earlier = (saved[k] for k in ("step", "spent", "heard", "earlier"))
     queue = multiprocessing.Queue(3)
     long, short = (net.transform.frames(s) for s in (mix.SECONDS, mix.SHORT_SECONDS))
     frames = multiprocessing.Value("i", short)
@@ -157,7 +158,7 @@ def main():
 
     def save():
         torch.save({"net": net.state_dict(), "average": average.state_dict(), "optimizer": optimizer.state_dict(),
-                    "step": step, "spent": spent, "earlier": earlier}, folder / "last.part")
+                    "step": step, "spent": spent, "heard": heard, "batch": options.batch, "kind": options.kind, "earlier": earlier}, folder / "last.part")
         (folder / "last.part").rename(folder / "last.pt")
 
     print(f"{sum(p.numel() for p in net.parameters()) / 1e6:.2f} M parameters", flush=True)
@@ -178,6 +179,7 @@ def main():
         torch.nn.utils.clip_grad_norm_(net.parameters(), 1.0)
         optimizer.step()
         step += 1
+        heard += len(xx) * xx.size(2) * net.transform.hop / bands.RATE
         keep = (1 - 1 / (earlier["steps"] + step)) ** (AVERAGED + 1) if earlier["steps"] + step > 1 else 0
         with torch.no_grad():
             for a, b in zip(average.parameters(), net.parameters()):

@@ -11,7 +11,7 @@
 #include <cmath>
 
 #include "app/views/PanelParts.h"
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 #include "core/media/MediaReader.h"
 #include "core/session/Conform.h"
 

@@ -6,8 +6,8 @@
 
 #include "app/Controller.h"
 #include "core/audio/Decibel.h"
-#include "core/audio/Error.h"
-#include "core/delivery/Loudness.h"
+#include "core/base/Error.h"
+#include "core/loudness/Loudness.h"
 #include "core/isolation/Isolator.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"

@@ -5,7 +5,7 @@
 #include "app/RebuildDesk.h"
 #include "app/ReelsModel.h"
 #include "app/RepairDesk.h"
-#include "app/RetouchTool.h"
+#include "app/MendTool.h"
 #include "app/StrengthDesk.h"
 #include "app/TrialDesk.h"
 #include "app/WeighDesk.h"
@@ -25,7 +25,7 @@ struct Desks {
     RebuildDesk rebuild;
     DispatchDesk dispatch;
     HeardMeters meters;
-    RetouchTool retouch;
+    MendTool mend;
 };
 
 }  // namespace rivlen

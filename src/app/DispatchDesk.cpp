@@ -3,8 +3,8 @@
 #include <QFileInfo>
 #include <algorithm>
 
-#include "core/audio/Resources.h"
-#include "core/audio/Timecode.h"
+#include "core/base/Resources.h"
+#include "core/media/Timecode.h"
 #include "core/session/SessionDelivery.h"
 
 namespace rivlen {

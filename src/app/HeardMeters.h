@@ -4,7 +4,7 @@
 #include <vector>
 
 #include "app/Controller.h"
-#include "core/delivery/Loudness.h"
+#include "core/loudness/Loudness.h"
 #include "core/spectral/Fft.h"
 
 namespace rivlen {

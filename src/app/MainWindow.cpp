@@ -15,7 +15,7 @@
 #include "app/Shortcuts.h"
 #include "app/Theme.h"
 #include "app/views/ToolControls.h"
-#include "core/audio/Resources.h"
+#include "core/base/Resources.h"
 
 namespace rivlen {
 
@@ -77,7 +77,7 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     m_lane = new StrengthLane(m_desks.strength, controller, m_axis);
     m_weighStrip = new WeighStrip(m_desks.weigh, controller);
     m_lanes = new LanesView(m_desks.rebuild, controller, m_axis);
-    m_ownership->setRetouching(&m_desks.rebuild, &m_desks.retouch);
+    m_ownership->setMending(&m_desks.rebuild, &m_desks.mend);
     m_scroll = new QScrollBar(Qt::Horizontal);
     auto* below = new QHBoxLayout;
     below->setContentsMargins(8, 4, 8, 4);
@@ -172,8 +172,8 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     connect(&controller, &Controller::reelOpened, this, &MainWindow::reelOpened);
     connect(&m_timer, &QTimer::timeout, this, &MainWindow::tick);
     m_timer.start(33);
-    connect(&m_desks.retouch, &RetouchTool::changed, this, [this] {
-        if (m_desks.retouch.active && rebuilding() && picture() != Picture::Ownership) showPicture(Picture::Ownership);
+    connect(&m_desks.mend, &MendTool::changed, this, [this] {
+        if (m_desks.mend.active && rebuilding() && picture() != Picture::Ownership) showPicture(Picture::Ownership);
         refresh();
     });
     buildMenus();
@@ -305,8 +305,8 @@ void MainWindow::refresh() {
     m_weighStrip->setVisible(session.stage == "weigh");
     m_lane->setVisible(session.stage == "weigh" || (rebuilding() && m_strengthShown));
     m_lanes->setVisible(rebuilding());
-    m_pictures->setMinimumHeight(rebuilding() && m_desks.retouch.active ? 280 : 0);
-    m_pictures->setMaximumHeight(rebuilding() && !m_desks.retouch.active ? 110 : QWIDGETSIZE_MAX);
+    m_pictures->setMinimumHeight(rebuilding() && m_desks.mend.active ? 280 : 0);
+    m_pictures->setMaximumHeight(rebuilding() && !m_desks.mend.active ? 110 : QWIDGETSIZE_MAX);
     if (session.stage != "weigh" && picture() == Picture::Difference) showPicture(Picture::Ownership);
     for (StagePanel* panel : m_stagePanels) panel->refresh();
     m_strip->setVisible(m_dock->hasPicture());

@@ -3,6 +3,7 @@
 #include <QLocale>
 #include <QStringList>
 #include <cmath>
+#include <optional>
 
 #include "app/Controller.h"
 
@@ -37,27 +38,47 @@ QString section(const QString& title, const QString& body) {
     return QString("<p style='margin: 12px 0 3px 0'><b>%1</b></p>%2").arg(title, body);
 }
 
+/// What a card says of one kind of recording ("stereo", "mono"): on the field set where it was measured there, else on its own set.
+struct Measured {
+    double gainDb = 0;
+    std::optional<double> share;
+    std::optional<std::pair<int, int>> worse;  ///< how many mixtures the stem got worse in, of how many
+};
+
+std::optional<Measured> measured(const NetworkCard& card, const char* kind, const std::string& stem) {
+    if (const json* field = find(card.all, {"quality", "field", kind, "all", stem.c_str()}))
+        return Measured{field->at("gain").get<double>(), field->at("share").get<double>(), std::pair(field->at("worse").get<int>(), field->at("of").get<int>())};
+    const json* gain = find(card.all, {"quality", kind, "gain", stem.c_str()});
+    if (!gain) return {};
+    Measured m{gain->get<double>(), {}, {}};
+    if (const json* share = find(card.all, {"quality", kind, "share_of_oracle_gain", stem.c_str()})) m.share = share->get<double>();
+    return m;
+}
+
+QString signedDb(double db) { return QString(db < 0 ? "" : "+") + QLocale::c().toString(db, 'f', 1) + " dB"; }
+
 QString qualityTable(const NetworkCard& card) {
     QString rows;
     for (const char* kind : {"stereo", "mono"}) {
-        const json* gain = find(card.all, {"quality", kind, "gain"});
-        const json* share = find(card.all, {"quality", kind, "share_of_oracle_gain"});
-        if (!gain || !gain->is_object()) continue;
-        QStringList cells{QString("%1 recordings").arg(kind)};
+        QStringList cells{QString("%1 recordings").arg(kind)}, worse{"made worse in"};
         for (const auto& name : card.shown) {
-            if (!gain->contains(name)) continue;
-            QString cell = "+" + number(gain->at(name)) + " dB";
-            if (share && share->contains(name)) cell += QString(" (%1 %)").arg(std::lround(share->at(name).get<double>() * 100));
-            cells << cell;
+            const auto m = measured(card, kind, name);
+            if (!m) continue;
+            cells << signedDb(m->gainDb) + (m->share ? QString(" (%1 %)").arg(std::lround(*m->share * 100)) : QString());
+            if (m->worse) worse << QString("%1 of %2").arg(m->worse->first).arg(m->worse->second);
         }
-        rows += row(cells);
+        if (cells.size() > 1) rows += row(cells);
+        if (worse.size() > 1) rows += row(worse);
     }
     if (rows.isEmpty()) return {};
     QStringList head{""};
     for (const auto& name : card.shown) head << escaped(name);
+    const bool inTheField = find(card.all, {"quality", "field"});
     QString text = "<table cellspacing=0>" + row(head, true) + rows + "</table><p style='color:#a79d8c; margin:2px 0'>SI-SDR gained over the mix, and its share of what the best possible "
-                   "mask would gain, on recordings that it never saw.</p>";
-    if (const json* e = find(card.all, {"quality", "stereo", "estoi"}))
+                   "mask would gain, on " + QString(inTheField ? "speakers, music, places and rooms that had no part in its making" : "recordings that it never saw") + ".</p>";
+    if (const json* field = find(card.all, {"quality", "field", "stereo", "all", "estoi_gain"}))
+        text += QString("<p style='margin:2px 0'>Speech intelligibility (ESTOI) %1 above the mix's.</p>").arg(number(*field, 2));
+    else if (const json* e = find(card.all, {"quality", "stereo", "estoi"}))
         text += QString("<p style='margin:2px 0'>Speech intelligibility (ESTOI) %1, of the mix %2.</p>").arg(number(e->at("network"), 2), number(e->at("mixture"), 2));
     return section("Measured quality", text);
 }
@@ -81,9 +102,10 @@ QString crossTalkTable(const NetworkCard& card) {
 QString qualityInWords(const NetworkCard& card, const QString& quality) {
     QString text;
     try {
-        if (const json* gain = find(card.all, {"quality", "stereo", "gain"}); gain && gain->contains("dialogue"))
-            text = QString("The dialogue comes out %1 dB cleaner, the music %2 dB, the ambience %3 dB (mean over unseen stereo mixes). ")
-                       .arg(number(gain->at("dialogue")), number(gain->at("music")), number(gain->at("ambience")));
+        const auto dialogue = measured(card, "stereo", "dialogue"), music = measured(card, "stereo", "music"), ambience = measured(card, "stereo", "ambience");
+        if (dialogue && music && ambience)
+            text = QString("The dialogue comes out %1 dB cleaner, the music %2 dB, the ambience %3 dB (mean over stereo mixes of voices, music and places that it never heard). ")
+                       .arg(dialogue->gainDb, 0, 'f', 1).arg(music->gainDb, 0, 'f', 1).arg(ambience->gainDb, 0, 'f', 1);
         if (const json* speed = find(card.all, {"speed", quality == "quick" ? "quick" : "fine"}))
             text += QString("An hour takes about %1 on two cores.").arg(
                 speed->get<double>() > 60 ? QString("%1 s").arg(std::lround(3600 / speed->get<double>())) : QString("%1 min").arg(std::lround(60 / speed->get<double>())));

@@ -5,7 +5,7 @@
 #include <cmath>
 
 #include "app/views/PanelParts.h"
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

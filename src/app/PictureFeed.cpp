@@ -1,6 +1,6 @@
 #include "app/PictureFeed.h"
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

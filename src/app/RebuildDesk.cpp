@@ -10,10 +10,10 @@ namespace rivlen {
 
 RebuildDesk::RebuildDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller) {
     m_follow.setSingleShot(true);
-    m_follow.setInterval(300);  // ducking and retouches follow once a slider rests
+    m_follow.setInterval(300);  // ducking and mends follow once a slider rests
     connect(&m_follow, &QTimer::timeout, this, [this] {
         followDucks();
-        followRetouches();
+        followMends();
     });
     for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged}) connect(&controller, signal, this, &RebuildDesk::follow);
     connect(&controller, &Controller::reelOpened, this, [this] {  // a reel that is opened here begins with its source

@@ -91,8 +91,8 @@ public:
     std::shared_ptr<Materials> materials() const { return m_materials; }
     bool busy() const { return !m_queue.idle() || m_follow.isActive(); }
 
-    // ---- retouching ----
-    void addRetouch(Retouch retouch);
+    // ---- mending ----
+    void addMend(Mend mend);
 
 signals:
     void changed();
@@ -103,7 +103,7 @@ private:
     void readSounds();
     void readRoom();  ///< levels of the voice without its room and of the room, for drawing
     void followDucks();
-    void followRetouches();
+    void followMends();
     std::string soundFor(Rebuild& rebuild, const std::filesystem::path& file) const;
     std::pair<double, double> loopOr(double from, double to) const;
     /// Runs work beside the window; done is called with it afterwards, when the same reel is still there.
@@ -133,8 +133,8 @@ private:
     std::map<std::string, DuckFacts> m_ducks;  ///< by lane
     std::shared_ptr<Materials> m_materials;
     std::string m_materialsOf;
-    std::vector<Retouch> m_retouched;
-    StemStore* m_retouchedStems = nullptr;
+    std::vector<Mend> m_mended;
+    StemStore* m_mendedStems = nullptr;
     QTimer m_follow;
     int m_number = 0;
     JobQueue m_queue;

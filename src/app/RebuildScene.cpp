@@ -1,11 +1,11 @@
-// RebuildDesk: rooms, replaced music, the written mix, and retouches.
+// RebuildDesk: rooms, replaced music, the written mix, and mends.
 #include <QFileInfo>
 #include <cmath>
 
 #include "app/RebuildDesk.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
-#include "core/rebuild/RetouchPatches.h"
+#include "core/rebuild/MendPatches.h"
 
 namespace rivlen {
 
@@ -70,31 +70,31 @@ void RebuildDesk::render(const QString& file) {
     }, [this, file] { emit m_controller.done(QString("The mix is written to %1.").arg(QFileInfo(file).fileName())); });
 }
 
-// ---- retouching ----
+// ---- mending ----
 
-void RebuildDesk::addRetouch(Retouch retouch) {
-    edit("Retouch", [&](Rebuild& r) { r.retouches.push_back(std::move(retouch)); });
+void RebuildDesk::addMend(Mend mend) {
+    edit("Mend", [&](Rebuild& r) { r.mends.push_back(std::move(mend)); });
 }
 
-void RebuildDesk::followRetouches() {
+void RebuildDesk::followMends() {
     ReelState* state = m_controller.currentState();
     if (!state || !state->stems || !state->stems->finished() || !m_controller.reel()) return;
-    const auto& wanted = m_shown->retouches;
-    if (wanted == m_retouched && (state->stems.get() == m_retouchedStems || wanted.empty())) return;
-    m_retouched = wanted;
-    m_retouchedStems = state->stems.get();
+    const auto& wanted = m_shown->mends;
+    if (wanted == m_mended && (state->stems.get() == m_mendedStems || wanted.empty())) return;
+    m_mended = wanted;
+    m_mendedStems = state->stems.get();
     if (wanted.empty()) {
         state->stems->setPatches(nullptr);
         m_controller.stemsTouched();
         return;
     }
     const auto patches = std::make_shared<std::shared_ptr<const StemPatches>>();
-    run("Retouching", [patches, wanted, folder = state->stems->folder(), source = m_controller.workFile(*m_controller.reel())](Progress& p) {
+    run("Mending", [patches, wanted, folder = state->stems->folder(), source = m_controller.workFile(*m_controller.reel())](Progress& p) {
         const auto plain = StemStore::openFinished(folder);
         if (!plain) throw Error(Error::Kind::InputUnreadable, "The stems \"" + folder.string() + "\" are gone: split the reel again.");
         auto readers = plain->openAll();
         MediaReader reader(source);
-        *patches = retouchPatches(wanted, readers, reader, p);
+        *patches = mendPatches(wanted, readers, reader, p);
     }, [this, patches, store = state->stems] {
         store->setPatches(*patches);
         m_controller.stemsTouched();

@@ -3,7 +3,7 @@
 #include <cmath>
 
 #include "app/Theme.h"
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

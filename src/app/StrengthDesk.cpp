@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

@@ -6,7 +6,7 @@
 #include <QPalette>
 #include <QStyleFactory>
 
-#include "core/audio/Resources.h"
+#include "core/base/Resources.h"
 
 namespace rivlen::theme {
 

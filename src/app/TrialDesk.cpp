@@ -6,7 +6,7 @@
 
 #include "app/CandidateDesk.h"
 #include "core/audio/Decibel.h"
-#include "core/delivery/Loudness.h"
+#include "core/loudness/Loudness.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Network.h"
 

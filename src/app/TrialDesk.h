@@ -2,7 +2,7 @@
 #include <map>
 
 #include "app/Controller.h"
-#include "core/separation/Trial.h"
+#include "core/isolation/Trial.h"
 
 namespace rivlen {
 

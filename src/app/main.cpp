@@ -9,7 +9,7 @@
 #include "app/MainWindow.h"
 #include "app/NetworksDialog.h"
 #include "app/Theme.h"
-#include "core/audio/Memory.h"
+#include "core/base/Memory.h"
 
 using namespace rivlen;
 

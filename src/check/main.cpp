@@ -3,7 +3,7 @@
 
 #include <cstdio>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/separation/NetworkCheck.h"
 
 int main(int argc, char** argv) {

@@ -3,7 +3,7 @@
 
 #include "cli/Commands.h"
 #include "cli/ProgressLine.h"
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 #include "core/delivery/Inspection.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/MediaReader.h"

@@ -2,7 +2,7 @@
 #include <cstdio>
 
 #include "cli/Commands.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/separation/NetworkCheck.h"
 #include "core/separation/NetworkLibrary.h"
 

@@ -4,7 +4,7 @@
 
 #include <cstdio>
 
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

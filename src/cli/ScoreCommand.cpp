@@ -4,7 +4,7 @@
 #include <nlohmann/json.hpp>
 
 #include "cli/Commands.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/measures/SeparationMeasures.h"
 #include "core/media/MediaReader.h"
 

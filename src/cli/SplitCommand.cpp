@@ -8,7 +8,7 @@
 #include "cli/ProgressLine.h"
 #include "cli/StrengthOptions.h"
 #include "core/audio/Decibel.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/delivery/StemFiles.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"

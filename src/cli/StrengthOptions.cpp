@@ -3,8 +3,8 @@
 #include <CLI/CLI.hpp>
 #include <cmath>
 
-#include "core/audio/Error.h"
-#include "core/audio/Timecode.h"
+#include "core/base/Error.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

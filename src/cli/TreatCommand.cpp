@@ -4,7 +4,7 @@
 
 #include "cli/Commands.h"
 #include "cli/ProgressLine.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"

@@ -5,7 +5,7 @@
 #include <cstdio>
 
 #include "cli/Commands.h"
-#include "core/audio/Memory.h"
+#include "core/base/Memory.h"
 
 namespace {
 

@@ -5,7 +5,7 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/isolation/Isolator.h"
 
 namespace rivlen {
@@ -148,12 +148,16 @@ void Player::feed() {
             std::this_thread::sleep_for(std::chrono::milliseconds(2));
             continue;
         }
-        if (f.generation != m_generation) {
+        bool loops = false;
+        {
             const std::lock_guard lock(m_guard);
-            f.generation = m_generation;
-            f.next = m_locateTo;
+            if (f.generation != m_generation) {
+                f.generation = m_generation;
+                f.next = m_locateTo;
+            }
+            loops = m_loop.has_value();
         }
-        if (f.next >= m_frames && !m_loop) {
+        if (f.next >= m_frames && !loops) {
             std::this_thread::sleep_for(std::chrono::milliseconds(2));
             continue;
         }

@@ -11,7 +11,7 @@
 #include "WindowFixture.h"
 #include "app/ReplaceMusicDialog.h"
 #include "app/views/ChainCurve.h"
-#include "core/delivery/Loudness.h"
+#include "core/loudness/Loudness.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -311,9 +311,9 @@ TEST_F(RebuildStage, HolesAreFilledAndSilencesFoundAndShortened) {
 TEST_F(RebuildStage, AreasOfTheOwnershipPictureChangeOwner) {
     begin(3);
     page(5);
-    find<QCheckBox>("retouch")->setChecked(true);
+    find<QCheckBox>("mend")->setChecked(true);
     EXPECT_EQ(window->picture(), MainWindow::Picture::Ownership);
-    find<QComboBox>("retouchstem")->setCurrentIndex(1);
+    find<QComboBox>("mendstem")->setCurrentIndex(1);
     auto& picture = window->ownership();
     ASSERT_TRUE(until([&] { return !picture.busy(); }));
     const auto place = [&](double second, double hz) { return QPoint(int(window->axis().xAt(second, picture.width())), int(picture.yAtFrequency(hz))); };
@@ -321,8 +321,8 @@ TEST_F(RebuildStage, AreasOfTheOwnershipPictureChangeOwner) {
     QTest::mouseMove(&picture, place(1.5, 1000));
     QTest::mouseMove(&picture, place(2, 200));
     QTest::mouseRelease(&picture, Qt::LeftButton, {}, place(2, 200));
-    ASSERT_EQ(rebuild().retouches.size(), 1u);
-    EXPECT_NEAR(rebuild().retouches[0].area.points[0].second, 2000, 60);
+    ASSERT_EQ(rebuild().mends.size(), 1u);
+    EXPECT_NEAR(rebuild().mends[0].area.points[0].second, 2000, 60);
     ASSERT_TRUE(until([&] { return settled() && controller->currentState()->stems->patches(); }));
     MediaReader source(folder / "clip.wav");
     const AudioBuffer mix = written("mix.wav");
@@ -330,10 +330,10 @@ TEST_F(RebuildStage, AreasOfTheOwnershipPictureChangeOwner) {
     const auto music = controller->currentState()->stems->open(1);
     const auto plain = StemStore::openFinished(controller->currentState()->stems->folder())->open(1);
     EXPECT_LT(levelDb(music->read(60000, 24000)), levelDb(plain->read(60000, 24000)) - 1);
-    auto* list = find<QListWidget>("retouches");
+    auto* list = find<QListWidget>("mends");
     ASSERT_EQ(list->count(), 1);
     list->item(0)->setCheckState(Qt::Unchecked);
-    EXPECT_FALSE(rebuild().retouches[0].on);
+    EXPECT_FALSE(rebuild().mends[0].on);
     controller->undo();
     controller->undo();
     ASSERT_TRUE(until([&] { return settled() && !controller->currentState()->stems->patches(); }));

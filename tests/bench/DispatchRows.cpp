@@ -1,7 +1,7 @@
 #include "DispatchRows.h"
 
 #include "Support.h"
-#include "core/audio/Resources.h"
+#include "core/base/Resources.h"
 #include "core/rebuild/Rebuild.h"
 #include "core/session/Session.h"
 

@@ -12,14 +12,14 @@
 
 #include "DispatchRows.h"
 #include "IntakeRows.h"
-#include "core/audio/Resources.h"
+#include "core/base/Resources.h"
 #include "core/isolation/Isolator.h"
 #include "core/isolation/TradeOff.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
-#include "core/separation/Trial.h"
+#include "core/isolation/Trial.h"
 #include "Support.h"
 
 using namespace rivlen;

@@ -12,7 +12,7 @@
 #include "core/measures/SeparationMeasures.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/NetworkLibrary.h"
-#include "core/separation/Trial.h"
+#include "core/isolation/Trial.h"
 
 using namespace rivlen;
 namespace fs = std::filesystem;

@@ -5,7 +5,7 @@
 
 #include <cmath>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/isolation/CellShares.h"
 
 using namespace rivlen;

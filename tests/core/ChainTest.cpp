@@ -4,7 +4,7 @@
 #include <random>
 
 #include "../Support.h"
-#include "core/delivery/Loudness.h"
+#include "core/loudness/Loudness.h"
 #include "core/rebuild/Chain.h"
 #include "core/rebuild/Duck.h"
 

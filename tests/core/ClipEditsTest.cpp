@@ -148,15 +148,21 @@ TEST_F(ClipEdits, EverythingIsSavedAndComesBack) {
     r.tones.push_back({"tone-1", "river", "ambience", {{1, 2}, {4, 5}}, 7});
     r.rooms.push_back({"room-1", "saloon", RoomShape::plain(0.6, 10)});
     r.markers.push_back({3.5, "chain rises"});
-    Retouch t;
+    Mend t;
     t.area.kind = Area::Kind::Brush;
     t.area.points = {{1, 400}, {1.2, 500}};
     t.area.harmonics = 4;
-    r.retouches.push_back(t);
+    r.mends.push_back(t);
     keepBefore(r, right);
     const auto json = toJson(r, "/tmp/some");
     EXPECT_EQ(json.at("sounds")[0].at("file"), "cue.flac") << "relative, so that both can be moved";
     EXPECT_EQ(rebuildFromJson(json, "/tmp/some"), r);
+    auto older = json;  // as sessions named it at first
+    older["retouches"] = older["mends"];
+    older["retouches"][0]["action"] = "attenuate";
+    older.erase("mends");
+    ASSERT_EQ(rebuildFromJson(older, "/tmp/some").mends.size(), 1u);
+    EXPECT_EQ(rebuildFromJson(older, "/tmp/some").mends[0].action, Mend::Action::Lower);
     auto broken = json;
     broken["lanes"][1]["id"] = broken["lanes"][0]["id"];
     EXPECT_THROW(rebuildFromJson(broken, "/tmp"), Error);

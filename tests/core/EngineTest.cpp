@@ -5,7 +5,7 @@
 #include <thread>
 
 #include "Support.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

@@ -3,7 +3,7 @@
 #include <gtest/gtest.h>
 
 #include "Support.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

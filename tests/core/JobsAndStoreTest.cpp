@@ -4,7 +4,7 @@
 #include <future>
 
 #include "Support.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/delivery/StemFiles.h"
 #include "core/jobs/JobQueue.h"
 #include "core/media/MediaReader.h"

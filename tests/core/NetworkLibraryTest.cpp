@@ -6,7 +6,7 @@
 #include <fstream>
 
 #include "Support.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkCheck.h"
 #include "core/media/FileSum.h"

@@ -4,7 +4,7 @@
 #include <fstream>
 
 #include "Support.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"

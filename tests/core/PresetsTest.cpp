@@ -6,7 +6,7 @@
 #include <fstream>
 
 #include "Support.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/media/WholeFile.h"
 
 using namespace rivlen;

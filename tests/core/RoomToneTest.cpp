@@ -2,7 +2,7 @@
 
 #include "../Support.h"
 #include "core/isolation/StemNames.h"
-#include "core/rebuild/RetouchPatches.h"
+#include "core/rebuild/MendPatches.h"
 #include "core/rebuild/RoomTone.h"
 #include "core/separation/StemStore.h"
 #include "core/spectral/FilterSection.h"
@@ -65,10 +65,10 @@ struct Split {
         store->append(StemBlock{source, sounds, {}});
         store->finish();
     }
-    StemBlock touched(const std::vector<Retouch>& retouches) {
+    StemBlock touched(const std::vector<Mend>& mends) {
         auto plain = store->openAll();
         BufferSource x(source, kRate);
-        store->setPatches(retouchPatches(retouches, plain, x, {}));
+        store->setPatches(mendPatches(mends, plain, x, {}));
         auto readers = store->openAll();
         return readers.read(x, 0, 2 * kRate);
     }
@@ -142,9 +142,9 @@ TEST(RoomTone, SilencesAreFound) {
     EXPECT_NEAR(spans[0].second, 3, 0.011);
 }
 
-TEST(Retouching, WhatChangesOwnerIsConserved) {
+TEST(Mending, WhatChangesOwnerIsConserved) {
     Split split;
-    Retouch give;
+    Mend give;
     give.stem = 1, give.to = 2;
     give.area.points = {{0.5, 300}, {1.0, 600}};
     const StemBlock now = split.touched({give});
@@ -157,10 +157,10 @@ TEST(Retouching, WhatChangesOwnerIsConserved) {
     EXPECT_EQ(differenceDb(now.stems[0], split.sounds[0]), kSilenceDb);
 }
 
-TEST(Retouching, AttenuatesAndHealsAndTheSumFollows) {
+TEST(Mending, AttenuatesAndHealsAndTheSumFollows) {
     Split split;
-    Retouch down;
-    down.stem = 1, down.action = Retouch::Action::Attenuate, down.amount = 12;
+    Mend down;
+    down.stem = 1, down.action = Mend::Action::Lower, down.amount = 12;
     down.area.kind = Area::Kind::Lasso;
     down.area.points = {{0.5, 200}, {1.0, 200}, {1.0, 900}, {0.5, 900}};
     StemBlock now = split.touched({down});
@@ -174,8 +174,8 @@ TEST(Retouching, AttenuatesAndHealsAndTheSumFollows) {
     split.store = StemStore::create(split.folder / "s2", {kStemNames, kRate, 1, 2 * kRate});
     split.store->append(StemBlock{split.source, split.sounds, {}});
     split.store->finish();
-    Retouch heal;
-    heal.stem = 2, heal.action = Retouch::Action::Heal;
+    Mend heal;
+    heal.stem = 2, heal.action = Mend::Action::Heal;
     heal.area.points = {{0.66, 1}, {0.76, 24000}};
     now = split.touched({heal});
     EXPECT_GT(level(split.sounds[2], 0.7, 0.72), -20);
@@ -185,7 +185,7 @@ TEST(Retouching, AttenuatesAndHealsAndTheSumFollows) {
     EXPECT_EQ(differenceDb(split.touched({heal}).stems[2], split.sounds[2]), kSilenceDb);
 }
 
-TEST(Retouching, AreasHoldWhatIsInsideAndTheirHarmonics) {
+TEST(Mending, AreasHoldWhatIsInsideAndTheirHarmonics) {
     Area a;
     a.points = {{1, 400}, {2, 500}};
     EXPECT_TRUE(a.contains(1.5, 450));
@@ -208,7 +208,7 @@ TEST(Retouching, AreasHoldWhatIsInsideAndTheirHarmonics) {
     EXPECT_FALSE(lasso.contains(0.2, 900));
 }
 
-TEST(Retouching, AToneIsHealedWithItsPhase) {
+TEST(Mending, AToneIsHealedWithItsPhase) {
     Split split;
     const AudioBuffer clean = split.sounds[1];
     for (int64_t i = int64_t(0.8 * kRate); i < int64_t(0.9 * kRate); ++i) split.sounds[1].channel(0)[size_t(i)] = 0;  // a hole
@@ -216,8 +216,8 @@ TEST(Retouching, AToneIsHealedWithItsPhase) {
     split.store = StemStore::create(split.folder / "s2", {kStemNames, kRate, 1, 2 * kRate});
     split.store->append(StemBlock{split.source, split.sounds, {}});
     split.store->finish();
-    Retouch heal;
-    heal.stem = 1, heal.action = Retouch::Action::Heal;
+    Mend heal;
+    heal.stem = 1, heal.action = Mend::Action::Heal;
     heal.area.points = {{0.76, 1}, {0.94, 24000}};
     const StemBlock now = split.touched({heal});
     EXPECT_NEAR(levelDb(now.stems[1].slice(int64_t(0.81 * kRate), int64_t(0.08 * kRate))), levelDb(clean), 1.5);

@@ -3,7 +3,7 @@
 #include <fstream>
 
 #include "Support.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/session/History.h"
 
 using namespace rivlen;

@@ -6,7 +6,7 @@
 #include <random>
 
 #include "Support.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/isolation/Isolator.h"
 
 using namespace rivlen;

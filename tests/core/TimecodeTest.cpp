@@ -1,8 +1,8 @@
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 #include <gtest/gtest.h>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 using namespace rivlen;
 

@@ -6,7 +6,7 @@
 #include "core/isolation/ResultSource.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/NetworkLibrary.h"
-#include "core/separation/Trial.h"
+#include "core/isolation/Trial.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

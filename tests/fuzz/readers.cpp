@@ -6,7 +6,7 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 #include "core/delivery/DeliverySets.h"
 #include "core/media/MediaReader.h"
 #include "core/media/PictureReader.h"

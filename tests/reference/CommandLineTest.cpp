@@ -7,7 +7,7 @@
 #include <nlohmann/json.hpp>
 
 #include "Support.h"
-#include "core/audio/Resources.h"
+#include "core/base/Resources.h"
 #include "core/media/MediaReader.h"
 
 using namespace rivlen;

@@ -11,7 +11,7 @@
 #include <sys/wait.h>
 
 #include "Support.h"
-#include "core/audio/Resources.h"
+#include "core/base/Resources.h"
 #include "core/media/FileSum.h"
 #include "core/media/MediaReader.h"
 

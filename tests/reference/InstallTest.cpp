@@ -4,7 +4,7 @@
 #include <nlohmann/json.hpp>
 
 #include "Support.h"
-#include "core/audio/Resources.h"
+#include "core/base/Resources.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

@@ -6,7 +6,7 @@
 
 #include "Support.h"
 #include "core/delivery/Inspection.h"
-#include "core/delivery/Loudness.h"
+#include "core/loudness/Loudness.h"
 #include "core/media/MediaReader.h"
 
 using namespace rivlen;

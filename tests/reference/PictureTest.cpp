@@ -4,7 +4,7 @@
 #include <gtest/gtest.h>
 
 #include "Support.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/media/MediaReader.h"
 
 using namespace rivlen;

@@ -5,7 +5,7 @@
 #include <nlohmann/json.hpp>
 
 #include "Support.h"
-#include "core/audio/Resources.h"
+#include "core/base/Resources.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

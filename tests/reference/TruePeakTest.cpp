@@ -7,7 +7,7 @@
 #include <random>
 
 #include "Support.h"
-#include "core/delivery/TruePeak.h"
+#include "core/loudness/TruePeak.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

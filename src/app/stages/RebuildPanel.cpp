@@ -6,7 +6,7 @@
 #include "app/views/LaneControls.h"
 #include "app/views/MeterView.h"
 #include "app/views/PanelParts.h"
-#include "app/views/RetouchControls.h"
+#include "app/views/MendControls.h"
 #include "app/views/ToolControls.h"
 
 namespace rivlen {
@@ -17,7 +17,7 @@ class RebuildPanel : public StagePanel {
 public:
     RebuildPanel(Controller& controller, Desks& desks) : StagePanel(controller, "What does the finished track sound like?") {
         m_column->takeAt(1);  // the room below the question goes to the pages
-        auto* tabs = makePageTabs("rebuildtabs", {"Lane", "Chain", "Duck", "Clip", "Tools", "Retouch"});
+        auto* tabs = makePageTabs("rebuildtabs", {"Lane", "Chain", "Duck", "Clip", "Tools", "Mend"});
         tabs->setUsesScrollButtons(false);
         auto* pages = new QStackedWidget;
         auto* lane = new LaneControls(desks.rebuild);
@@ -29,7 +29,7 @@ public:
         auto* tools = new ToolControls(desks.rebuild);
         tools->setObjectName("tools");
         pages->addWidget(tools);
-        pages->addWidget(new RetouchControls(desks.rebuild, desks.retouch));
+        pages->addWidget(new MendControls(desks.rebuild, desks.mend));
         m_column->addWidget(tabs);
         m_column->addWidget(pages, 1);
         auto* meters = new MeterView(desks.meters);

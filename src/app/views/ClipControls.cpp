@@ -7,7 +7,7 @@
 
 #include "app/views/PanelParts.h"
 #include "app/views/PlainRow.h"
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

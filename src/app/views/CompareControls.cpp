@@ -8,7 +8,7 @@
 
 #include "app/Theme.h"
 #include "app/views/PanelParts.h"
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

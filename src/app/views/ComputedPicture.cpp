@@ -4,7 +4,7 @@
 #include <algorithm>
 
 #include "app/Theme.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/spectral/OwnershipPicture.h"
 
 namespace rivlen {

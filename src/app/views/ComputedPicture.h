@@ -7,7 +7,7 @@
 #include <vector>
 
 #include "app/views/TimeView.h"
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 
 namespace rivlen {
 

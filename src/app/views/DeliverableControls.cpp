@@ -7,7 +7,7 @@
 #include <QSignalBlocker>
 
 #include "app/views/PanelParts.h"
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

@@ -2,7 +2,7 @@
 #include <array>
 
 #include "app/RebuildDesk.h"
-#include "app/RetouchTool.h"
+#include "app/MendTool.h"
 #include "app/Theme.h"
 #include "app/WeighDesk.h"
 #include "app/views/ComputedPicture.h"
@@ -19,7 +19,7 @@ public:
     /// Whose worst places are marked on the picture while the Weigh stage is shown.
     void setDesk(WeighDesk* desk);
     /// At Rebuild areas are marked on it while the tool is active.
-    void setRetouching(RebuildDesk* desk, RetouchTool* tool);
+    void setMending(RebuildDesk* desk, MendTool* tool);
     double frequencyAtY(double y) const;
     double yAtFrequency(double hz) const;
 
@@ -31,11 +31,11 @@ protected:
     void mouseReleaseEvent(QMouseEvent*) override;
 
 private:
-    bool retouching() const;
+    bool mending() const;
     void paintAreas(QPainter& painter);
     void paintScars(QPainter& painter);
     RebuildDesk* m_rebuild = nullptr;
-    RetouchTool* m_tool = nullptr;
+    MendTool* m_tool = nullptr;
     std::vector<std::pair<double, double>> m_marked;  ///< (seconds, Hz) while an area is being marked
     WeighDesk* m_desk = nullptr;
 };

@@ -2,7 +2,7 @@
 #include <QRegularExpression>
 
 #include "app/views/ValueRow.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

@@ -3,7 +3,7 @@
 #include <QInputDialog>
 #include <QMenu>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/session/Presets.h"
 
 namespace rivlen {

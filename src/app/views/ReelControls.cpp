@@ -9,7 +9,7 @@
 
 #include "app/ConformDialog.h"
 #include "app/views/PanelParts.h"
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

@@ -8,7 +8,7 @@
 #include "app/PictureDock.h"
 #include "app/Theme.h"
 #include "core/audio/Decibel.h"
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

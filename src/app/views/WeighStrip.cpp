@@ -5,7 +5,7 @@
 #include <QVBoxLayout>
 
 #include "app/Theme.h"
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

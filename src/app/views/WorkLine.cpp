@@ -3,7 +3,7 @@
 #include <QHBoxLayout>
 #include <QShortcut>
 
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

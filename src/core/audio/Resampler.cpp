@@ -5,7 +5,7 @@
 #include <cmath>
 #include <vector>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

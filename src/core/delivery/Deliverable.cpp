@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

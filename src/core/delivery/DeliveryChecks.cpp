@@ -6,7 +6,7 @@
 #include <memory>
 
 #include "core/audio/Decibel.h"
-#include "core/audio/Text.h"
+#include "core/base/Text.h"
 #include "core/media/MediaReader.h"
 #include "core/media/PictureMux.h"
 

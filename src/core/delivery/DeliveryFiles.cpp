@@ -2,8 +2,8 @@
 
 #include <sstream>
 
-#include "core/audio/Error.h"
-#include "core/audio/Text.h"
+#include "core/base/Error.h"
+#include "core/base/Text.h"
 #include "core/media/WholeFile.h"
 
 namespace rivlen {

@@ -1,7 +1,7 @@
 #include <algorithm>
 #include <ctime>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/delivery/Deliverable.h"
 
 namespace rivlen {

@@ -2,8 +2,8 @@
 #include <cmath>
 #include <sstream>
 
-#include "core/audio/Text.h"
-#include "core/audio/Timecode.h"
+#include "core/base/Text.h"
+#include "core/media/Timecode.h"
 #include "core/delivery/DeliveryFiles.h"
 
 namespace rivlen {

@@ -6,8 +6,8 @@
 #include <memory>
 #include <mutex>
 
-#include "core/audio/Resources.h"
-#include "core/audio/Timecode.h"
+#include "core/base/Resources.h"
+#include "core/media/Timecode.h"
 #include "core/delivery/DeliveryFiles.h"
 
 namespace rivlen {

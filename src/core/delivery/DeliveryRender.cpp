@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
-#include "core/audio/Text.h"
+#include "core/base/Text.h"
 #include "core/audio/Resampler.h"
 #include "core/delivery/DeliveryChecks.h"
 #include "core/delivery/MeasuringThread.h"

@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
-#include "core/delivery/Loudness.h"
+#include "core/loudness/Loudness.h"
 
 namespace rivlen {
 

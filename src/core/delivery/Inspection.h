@@ -2,7 +2,7 @@
 #include <nlohmann/json.hpp>
 #include <vector>
 
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
 #include "core/media/MediaInfo.h"
 

@@ -5,7 +5,7 @@
 
 #include "core/audio/AudioQueue.h"
 #include "core/audio/Decibel.h"
-#include "core/delivery/Loudness.h"
+#include "core/loudness/Loudness.h"
 #include "core/delivery/MeasuringThread.h"
 
 namespace rivlen {

@@ -3,7 +3,7 @@
 #include "core/diagnosis/Diagnosis.h"
 #include "core/isolation/StemNames.h"
 #include "core/media/MediaReader.h"
-#include "core/rebuild/RetouchPatches.h"
+#include "core/rebuild/MendPatches.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
 #include "core/treatment/RepairedFile.h"
@@ -68,10 +68,10 @@ ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
             work = treated->work;
             stems = treated->stems;
         }
-        if (!recipe.retouches.empty()) {
+        if (!recipe.mends.empty()) {
             auto readers = stems->openAll();
             MediaReader reader(work);
-            stems->setPatches(retouchPatches(recipe.retouches, readers, reader, Progress(progress, 0.97, 1)));
+            stems->setPatches(mendPatches(recipe.mends, readers, reader, Progress(progress, 0.97, 1)));
         }
     }
     ReelMaterial material;

@@ -13,14 +13,14 @@ struct ReelRecipe {
     std::string network, quality;       ///< as in a session
     std::vector<Treatment> treatments;
     StrengthCourse course;
-    std::vector<Retouch> retouches;
+    std::vector<Mend> mends;
     bool needsStems = true;             ///< false: what is delivered is made of the source and sounds alone
 };
 
 /// True where prepareReel() finds all that it needs made already.
 bool isPrepared(const ReelRecipe& recipe);
 
-/// Brings a reel to where it can be rendered: its treatments are run, it is split, retouched. What was made before is taken from the cache folder,
+/// Brings a reel to where it can be rendered: its treatments are run, it is split, mended. What was made before is taken from the cache folder,
 /// what was not is made and kept there, as the window does. Throws Error (Cancelled, InputUnreadable, OutputUnwritable, Usage).
 ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress);
 

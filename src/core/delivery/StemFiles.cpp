@@ -4,8 +4,8 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
-#include "core/audio/Error.h"
-#include "core/delivery/Loudness.h"
+#include "core/base/Error.h"
+#include "core/loudness/Loudness.h"
 #include "core/isolation/Isolator.h"
 
 namespace rivlen {

@@ -8,7 +8,7 @@
 #include <cstdio>
 #include <vector>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

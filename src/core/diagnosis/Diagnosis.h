@@ -1,5 +1,5 @@
 #pragma once
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
 #include "core/diagnosis/Content.h"
 #include "core/diagnosis/Finding.h"

@@ -4,7 +4,7 @@
 #include <cmath>
 #include <cstdio>
 
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

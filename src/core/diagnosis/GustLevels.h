@@ -1,9 +1,9 @@
 #pragma once
 #include <vector>
 
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
-#include "core/treatment/Biquad.h"
+#include "core/spectral/Biquad.h"
 
 namespace rivlen {
 

@@ -6,7 +6,7 @@
 
 #include "core/audio/Decibel.h"
 #include "core/diagnosis/Detector.h"
-#include "core/treatment/Biquad.h"
+#include "core/spectral/Biquad.h"
 
 namespace rivlen {
 

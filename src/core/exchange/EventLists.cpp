@@ -3,7 +3,7 @@
 #include <nlohmann/json.hpp>
 #include <sstream>
 
-#include "core/audio/Text.h"
+#include "core/base/Text.h"
 #include "core/exchange/HandOver.h"
 
 namespace rivlen {

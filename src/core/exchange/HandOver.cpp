@@ -4,7 +4,7 @@
 #include <cmath>
 #include <sstream>
 
-#include "core/audio/Text.h"
+#include "core/base/Text.h"
 #include "core/isolation/StemNames.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/FileSum.h"

@@ -1,5 +1,5 @@
 #pragma once
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 #include "core/delivery/DeliveryRender.h"
 
 namespace rivlen {

@@ -5,7 +5,7 @@
 #include <cstdlib>
 #include <sstream>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

@@ -3,7 +3,7 @@
 #include <cmath>
 #include <cstdio>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

@@ -1,5 +1,5 @@
 #pragma once
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/isolation/Weighing.h"
 
 namespace rivlen {

@@ -9,7 +9,7 @@
 #include <thread>
 #include <vector>
 
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 
 namespace rivlen {
 

@@ -11,7 +11,7 @@ extern "C" {
 
 #include <cmath>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

@@ -10,8 +10,8 @@
 #include <ctime>
 #include <vector>
 
-#include "core/audio/Error.h"
-#include "core/audio/Text.h"
+#include "core/base/Error.h"
+#include "core/base/Text.h"
 #include "core/media/FinalName.h"
 
 namespace rivlen {

@@ -3,7 +3,7 @@
 #include <optional>
 #include <string>
 
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 

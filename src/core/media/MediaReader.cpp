@@ -4,8 +4,8 @@
 #include <cstdio>
 #include <deque>
 
-#include "core/audio/Error.h"
-#include "core/audio/Timecode.h"
+#include "core/base/Error.h"
+#include "core/media/Timecode.h"
 #include "core/media/AudioDecoder.h"
 
 namespace rivlen {

@@ -2,7 +2,7 @@
 #include <filesystem>
 #include <string>
 
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 
 namespace rivlen {
 

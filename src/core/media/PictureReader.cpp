@@ -10,7 +10,7 @@ extern "C" {
 #include <algorithm>
 #include <cmath>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

@@ -3,7 +3,7 @@
 #include <fcntl.h>
 #include <unistd.h>
 
-#include "core/audio/Text.h"
+#include "core/base/Text.h"
 #include "core/media/FinalName.h"
 
 namespace rivlen {

@@ -4,7 +4,7 @@
 #include <list>
 
 #include "core/audio/Resampler.h"
-#include "core/audio/Resources.h"
+#include "core/base/Resources.h"
 #include "core/isolation/StemNames.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"

@@ -5,7 +5,7 @@
 #include <string>
 #include <vector>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

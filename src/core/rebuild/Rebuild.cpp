@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <set>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/isolation/StemNames.h"
 
 namespace rivlen {
@@ -211,7 +211,7 @@ json toJson(const Rebuild& r, const std::filesystem::path& folder) {
     for (const auto& t : r.tones) j["tones"].push_back({{"id", t.id}, {"name", t.name}, {"material", t.material}, {"spans", t.spans}, {"seed", t.seed}});
     for (const auto& n : r.rooms) j["rooms"].push_back({{"id", n.id}, {"name", n.name}, {"shape", toJson(n.shape)}});
     for (const auto& m : r.markers) j["markers"].push_back({{"at", m.at}, {"name", m.name}});
-    for (const auto& t : r.retouches) j["retouches"].push_back(toJson(t));
+    for (const auto& t : r.mends) j["mends"].push_back(toJson(t));
     return j;
 }
 
@@ -244,7 +244,8 @@ Rebuild rebuildFromJson(const json& j, const std::filesystem::path& folder) {
         sortClips(lane);
         r.lanes.emplace_back(std::move(lane));
     }
-    const json groups = list("groups"), sounds = list("sounds"), tones = list("tones"), rooms = list("rooms"), markers = list("markers"), retouches = list("retouches");
+    const json groups = list("groups"), sounds = list("sounds"), tones = list("tones"), rooms = list("rooms"), markers = list("markers");
+    const json mends = list(j.contains("mends") ? "mends" : "retouches");  // their name in sessions before 0.2
     for (const json& g : groups) {
         r.groups.push_back({g.at("id"), g.value("name", ""), stripFromJson(g.value("strip", json::object()))});
         unique(r.groups.back().id);
@@ -263,7 +264,7 @@ Rebuild rebuildFromJson(const json& j, const std::filesystem::path& folder) {
         unique(r.rooms.back().id);
     }
     for (const json& m : markers) r.markers.push_back({m.at("at"), m.value("name", "")});
-    for (const json& t : retouches) r.retouches.push_back(retouchFromJson(t));
+    for (const json& t : mends) r.mends.push_back(mendFromJson(t));
     return r;
 }
 

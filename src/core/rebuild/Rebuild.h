@@ -3,11 +3,11 @@
 #include <map>
 #include <vector>
 
-#include "core/audio/Shared.h"
+#include "core/base/Shared.h"
 #include "core/isolation/StrengthCourse.h"
 #include "core/rebuild/Clip.h"
 #include "core/rebuild/Duck.h"
-#include "core/rebuild/Retouch.h"
+#include "core/rebuild/Mend.h"
 #include "core/rebuild/Room.h"
 
 namespace rivlen {
@@ -89,7 +89,7 @@ struct Rebuild {
     std::vector<Tone> tones;
     std::vector<NamedRoom> rooms;
     std::vector<Marker> markers;      ///< by time
-    std::vector<Retouch> retouches;   ///< in the order they were made
+    std::vector<Mend> mends;   ///< in the order they were made
 
     bool empty() const { return lanes.empty(); }
     const Lane* lane(const std::string& id) const;

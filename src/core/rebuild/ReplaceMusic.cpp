@@ -3,8 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/audio/Error.h"
-#include "core/delivery/Loudness.h"
+#include "core/base/Error.h"
+#include "core/loudness/Loudness.h"
 #include "core/rebuild/ClipEdits.h"
 
 namespace rivlen {

@@ -7,7 +7,7 @@
 #include <random>
 
 #include "core/audio/Decibel.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

@@ -6,7 +6,7 @@
 #include <string>
 #include <vector>
 
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
 #include "core/spectral/Fft.h"
 

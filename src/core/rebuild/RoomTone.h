@@ -3,7 +3,7 @@
 #include <utility>
 #include <vector>
 
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
 
 namespace rivlen {

@@ -5,7 +5,7 @@
 
 #include "core/audio/AudioQueue.h"
 #include "core/audio/ChannelLayout.h"
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/audio/Resampler.h"
 #include "core/separation/Remainder.h"
 #include "core/separation/StemBlock.h"

@@ -2,7 +2,7 @@
 #include <functional>
 #include <memory>
 
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
 #include "core/separation/Network.h"
 

@@ -5,8 +5,8 @@
 #include <cstdlib>
 #include <mutex>
 
-#include "core/audio/Error.h"
-#include "core/audio/Resources.h"
+#include "core/base/Error.h"
+#include "core/base/Resources.h"
 #include "core/separation/NetworkLibrary.h"
 #include "core/separation/TorchBackend.h"
 #include "core/media/FileSum.h"

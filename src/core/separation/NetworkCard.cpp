@@ -3,8 +3,8 @@
 #include <algorithm>
 #include <fstream>
 
-#include "core/audio/Error.h"
-#include "core/audio/Json.h"
+#include "core/base/Error.h"
+#include "core/base/Json.h"
 
 namespace rivlen {
 

@@ -11,8 +11,8 @@
 #include <cmath>
 #include <random>
 
-#include "core/audio/Error.h"
-#include "core/audio/Resources.h"
+#include "core/base/Error.h"
+#include "core/base/Resources.h"
 #include "core/separation/Network.h"
 #include "core/separation/NetworkLibrary.h"
 #include "core/media/FileSum.h"

@@ -6,8 +6,8 @@
 #include <cstdlib>
 #include <fstream>
 
-#include "core/audio/Error.h"
-#include "core/audio/Resources.h"
+#include "core/base/Error.h"
+#include "core/base/Resources.h"
 #include "core/media/FileSum.h"
 #include "core/separation/NetworkCheck.h"
 

@@ -3,7 +3,7 @@
 #include <chrono>
 #include <thread>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

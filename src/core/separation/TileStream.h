@@ -5,7 +5,7 @@
 #include <memory>
 
 #include "core/audio/AudioQueue.h"
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/separation/Network.h"
 
 namespace rivlen {

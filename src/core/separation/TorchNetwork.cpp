@@ -6,7 +6,7 @@
 #include <cmath>
 #include <thread>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/separation/TorchBackend.h"
 
 namespace rivlen {

@@ -5,7 +5,7 @@
 #include <cstdlib>
 #include <fstream>
 
-#include "core/audio/Json.h"
+#include "core/base/Json.h"
 #include "core/delivery/DeliveryEffort.h"
 #include "core/delivery/DeliveryFiles.h"
 #include "core/media/FileSum.h"
@@ -237,7 +237,17 @@ DeliveryTask* DeliveryQueue::next() {
 }
 
 void DeliveryQueue::save(const std::string& id) {
-    if (const DeliveryTask* t = find(id)) writeWholeFile(fileOf(id), toJson(*t, m_folder).dump() + "\n");
+    const std::lock_guard oneAfterTheOther(m_saving);  // so that the last state is the one that stays
+    std::optional<DeliveryTask> task;
+    {
+        const std::lock_guard lock(m_guard);
+        if (const DeliveryTask* t = find(id)) task = *t;
+    }
+    if (!task) return;
+    writeWholeFile(fileOf(id), toJson(*task, m_folder).dump() + "\n");
+    const std::lock_guard lock(m_guard);
+    std::error_code ignored;
+    if (!find(id)) fs::remove(fileOf(id), ignored);  // it was forgotten meanwhile
 }
 
 void DeliveryQueue::forget(const std::function<bool(const DeliveryTask&)>& which) {
@@ -248,10 +258,7 @@ void DeliveryQueue::forget(const std::function<bool(const DeliveryTask&)>& which
 }
 
 void DeliveryQueue::changed(const std::string& id) {
-    {
-        const std::lock_guard lock(m_guard);
-        save(id);
-    }
+    save(id);
     if (onChange) onChange();
 }
 

@@ -61,7 +61,7 @@ public:
     std::string reportName = "delivery";
 
 private:
-    void save(const std::string& id);
+    void save(const std::string& id);  ///< flushes to disk: never under m_guard, which the window's thread takes
     void work(DeliveryTask task, const Progress& progress);
     void finish(const std::string& id, DeliveryTask::State state, const std::string& error = {}, Error::Kind kind = Error::Kind::Other);
     void report(const std::filesystem::path& folder);
@@ -72,7 +72,8 @@ private:
     DeliveryTask* next();
 
     const std::filesystem::path m_folder;
-    mutable std::mutex m_guard;
+    mutable std::mutex m_guard;  ///< held for moments: the window asks for tasks() and fraction() while a file is written
+    std::mutex m_saving;         ///< taken before m_guard
     std::condition_variable m_wake;
     std::vector<DeliveryTask> m_tasks;
     std::string m_cancelled, m_at;

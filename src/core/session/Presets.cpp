@@ -4,9 +4,9 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
-#include "core/audio/Error.h"
-#include "core/audio/Json.h"
-#include "core/audio/Resources.h"
+#include "core/base/Error.h"
+#include "core/base/Json.h"
+#include "core/base/Resources.h"
 #include "core/media/WholeFile.h"
 
 namespace rivlen {

@@ -3,8 +3,8 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
-#include "core/audio/Error.h"
-#include "core/audio/Json.h"
+#include "core/base/Error.h"
+#include "core/base/Json.h"
 #include "core/media/WholeFile.h"
 
 namespace rivlen {

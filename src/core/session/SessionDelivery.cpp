@@ -2,7 +2,7 @@
 
 #include <set>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/exchange/HandOver.h"
 #include "core/media/MediaReader.h"
 #include "core/session/Presets.h"
@@ -49,7 +49,7 @@ StrengthCourse courseFor(const Reel& reel, const Deliverable& d) {
 
 }  // namespace
 
-ReelRecipe recipeOf(const Reel& reel) { return {reel.name, reel.source, reel.network, reel.quality, reel.treatments, reel.course(), reel.rebuild->retouches, usesStems(*reel.rebuild)}; }
+ReelRecipe recipeOf(const Reel& reel) { return {reel.name, reel.source, reel.network, reel.quality, reel.treatments, reel.course(), reel.rebuild->mends, usesStems(*reel.rebuild)}; }
 
 DeliverySource deliverySource(const Session& session, const Reel& reel, const Deliverable& d, ReelMaterial material) {
     DeliverySource source;

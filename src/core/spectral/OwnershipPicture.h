@@ -1,7 +1,7 @@
 #pragma once
 #include <vector>
 
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
 
 namespace rivlen {

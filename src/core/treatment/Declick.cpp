@@ -41,7 +41,7 @@ private:
         AudioBuffer all = m_waiting.take(m_waiting.frames());
         for (int c = 0; c < m_channels; ++c) {
             for (const Click& click : m_searches[size_t(c)].found())
-                if (const int64_t at = click.at - m_first; at >= 0 && (last || at < all.frames() - kContext)) mend(all.channel(c), at);
+                if (const int64_t at = click.at - m_first; at >= 0 && (last || at < all.frames() - kContext)) fillIn(all.channel(c), at);
             m_searches[size_t(c)].forget();
         }
         AudioBuffer out = all.slice(0, count);
@@ -61,7 +61,7 @@ private:
         return error;
     }
 
-    static void mend(std::span<float> x, int64_t at) {
+    static void fillIn(std::span<float> x, int64_t at) {
         const int64_t from = std::max<int64_t>(0, at - kContext), to = std::min<int64_t>(int64_t(x.size()), at + kContext);
         if (to - from < 4 * kOrder) return;
         const auto around = x.subspan(size_t(from), size_t(to - from));

@@ -4,9 +4,9 @@
 #include <fstream>
 #include <functional>
 
-#include "core/audio/Error.h"
-#include "core/audio/Json.h"
-#include "core/audio/Resources.h"
+#include "core/base/Error.h"
+#include "core/base/Json.h"
+#include "core/base/Resources.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"

@@ -3,7 +3,7 @@
 #include <optional>
 #include <vector>
 
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/separation/StemStore.h"
 #include "core/treatment/Treatment.h"
 

@@ -3,7 +3,7 @@
 #include <cmath>
 #include <numbers>
 
-#include "core/treatment/Biquad.h"
+#include "core/spectral/Biquad.h"
 #include "core/treatment/Treatment.h"
 
 namespace rivlen {

@@ -1,7 +1,7 @@
 #pragma once
 #include <functional>
 
-#include "core/audio/Progress.h"
+#include "core/base/Progress.h"
 #include "core/treatment/Treatment.h"
 
 namespace rivlen {

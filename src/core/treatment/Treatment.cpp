@@ -4,7 +4,7 @@
 #include <cmath>
 #include <cstdio>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/isolation/StemNames.h"
 
 namespace rivlen {

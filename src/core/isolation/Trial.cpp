@@ -1,4 +1,4 @@
-#include "core/separation/Trial.h"
+#include "core/isolation/Trial.h"
 
 #include <algorithm>
 #include <chrono>
@@ -6,7 +6,7 @@
 #include <cstdio>
 #include <numeric>
 
-#include "core/delivery/Loudness.h"
+#include "core/loudness/Loudness.h"
 #include "core/isolation/Isolator.h"
 #include "core/isolation/StemNames.h"
 #include "core/separation/NetworkLibrary.h"

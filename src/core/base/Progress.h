@@ -2,7 +2,7 @@
 #include <atomic>
 #include <functional>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

@@ -1,4 +1,4 @@
-#include "core/delivery/TruePeak.h"
+#include "core/loudness/TruePeak.h"
 
 #include <ebur128.h>
 
@@ -9,7 +9,7 @@
 #include <utility>
 #include <vector>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

@@ -1,17 +1,17 @@
 #pragma once
 #include <QObject>
 
-#include "core/rebuild/Retouch.h"
+#include "core/rebuild/Mend.h"
 
 namespace rivlen {
 
 /// What the pointer does on the Ownership picture at Rebuild: how an area is marked and what becomes of it.
-class RetouchTool : public QObject {
+class MendTool : public QObject {
     Q_OBJECT
 public:
     using QObject::QObject;
     bool active = false;
-    Retouch next;  ///< its area has only kind, brush and harmonics
+    Mend next;  ///< its area has only kind, brush and harmonics
     void set() { emit changed(); }
 
 signals:

@@ -1,4 +1,4 @@
-#include "core/delivery/Loudness.h"
+#include "core/loudness/Loudness.h"
 
 #include <ebur128.h>
 
@@ -8,8 +8,8 @@
 #include <vector>
 
 #include "core/audio/Decibel.h"
-#include "core/audio/Error.h"
-#include "core/delivery/TruePeak.h"
+#include "core/base/Error.h"
+#include "core/loudness/TruePeak.h"
 
 namespace rivlen {
 

@@ -22,18 +22,18 @@ struct Area {
 };
 
 /// One touch on the Ownership picture: what one stem holds in an area changes.
-struct Retouch {
-    enum class Action { Give, Attenuate, Heal };
+struct Mend {
+    enum class Action { Give, Lower, Heal };
     Area area;
     int stem = 0;  ///< whose sound is touched, by kStemNames
     Action action = Action::Give;
     int to = 2;          ///< Give: who gets it
-    double amount = 100; ///< Give: %; Attenuate: dB; Heal: %
+    double amount = 100; ///< Give: %; Lower: dB; Heal: %
     bool on = true;
-    bool operator==(const Retouch&) const = default;
+    bool operator==(const Mend&) const = default;
 };
 
-nlohmann::json toJson(const Retouch& retouch);
-Retouch retouchFromJson(const nlohmann::json& json);  ///< throws nlohmann's or Error (InputUnreadable)
+nlohmann::json toJson(const Mend& mend);
+Mend mendFromJson(const nlohmann::json& json);  ///< throws nlohmann's or Error (InputUnreadable)
 
 }  // namespace rivlen

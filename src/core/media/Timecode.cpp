@@ -1,10 +1,10 @@
-#include "core/audio/Timecode.h"
+#include "core/media/Timecode.h"
 
 #include <cmath>
 #include <cstdio>
 #include <regex>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 
 namespace rivlen {
 

@@ -1,4 +1,4 @@
-#include "core/audio/Memory.h"
+#include "core/base/Memory.h"
 
 #include <malloc.h>
 

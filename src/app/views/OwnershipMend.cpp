@@ -1,4 +1,4 @@
-// OwnershipView: areas of retouches, marked and shown.
+// OwnershipView: areas of mends, marked and shown.
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
@@ -8,17 +8,17 @@
 
 namespace rivlen {
 
-void OwnershipView::setRetouching(RebuildDesk* desk, RetouchTool* tool) {
+void OwnershipView::setMending(RebuildDesk* desk, MendTool* tool) {
     m_rebuild = desk;
     m_tool = tool;
-    connect(tool, &RetouchTool::changed, this, [this] {
-        setCursor(retouching() ? Qt::CrossCursor : Qt::ArrowCursor);
+    connect(tool, &MendTool::changed, this, [this] {
+        setCursor(mending() ? Qt::CrossCursor : Qt::ArrowCursor);
         update();
     });
     connect(&m_controller, &Controller::stemsChanged, this, [this] { soon(); });
 }
 
-bool OwnershipView::retouching() const {
+bool OwnershipView::mending() const {
     const ReelState* state = m_controller.currentState();
     return m_tool && m_tool->active && m_controller.session().stage == "rebuild" && state && state->stems && state->info;
 }
@@ -35,7 +35,7 @@ double OwnershipView::yAtFrequency(double hz) const {
 }
 
 void OwnershipView::mousePressEvent(QMouseEvent* e) {
-    if (!retouching() || e->button() != Qt::LeftButton) return ComputedPicture::mousePressEvent(e);
+    if (!mending() || e->button() != Qt::LeftButton) return ComputedPicture::mousePressEvent(e);
     m_marked = {{m_axis.secondAt(e->position().x(), width()), frequencyAtY(e->position().y())}};
 }
 
@@ -49,15 +49,15 @@ void OwnershipView::mouseMoveEvent(QMouseEvent* e) {
 
 void OwnershipView::mouseReleaseEvent(QMouseEvent* e) {
     if (m_marked.empty()) return ComputedPicture::mouseReleaseEvent(e);
-    Retouch retouch = m_tool->next;
-    retouch.area.points = std::move(m_marked);
+    Mend mend = m_tool->next;
+    mend.area.points = std::move(m_marked);
     m_marked.clear();
     update();
-    const bool brush = retouch.area.kind == Area::Kind::Brush;
-    const auto [from, to] = retouch.area.span();
-    if (!brush && (retouch.area.points.size() < 2 || to - from < 0.005)) return;  // a click marks nothing
-    if (retouch.action == Retouch::Action::Give && retouch.to == retouch.stem) return m_rebuild->tell("It has that already: choose another stem to give it to.");
-    m_rebuild->addRetouch(std::move(retouch));
+    const bool brush = mend.area.kind == Area::Kind::Brush;
+    const auto [from, to] = mend.area.span();
+    if (!brush && (mend.area.points.size() < 2 || to - from < 0.005)) return;  // a click marks nothing
+    if (mend.action == Mend::Action::Give && mend.to == mend.stem) return m_rebuild->tell("It has that already: choose another stem to give it to.");
+    m_rebuild->addMend(std::move(mend));
 }
 
 void OwnershipView::paintAreas(QPainter& p) {
@@ -86,7 +86,7 @@ void OwnershipView::paintAreas(QPainter& p) {
             p.drawPath(path);
         }
     };
-    for (const Retouch& r : m_rebuild->rebuild().retouches) draw(r.area, r.on ? theme::ink : theme::quietInk, r.on);
+    for (const Mend& r : m_rebuild->rebuild().mends) draw(r.area, r.on ? theme::ink : theme::quietInk, r.on);
     if (!m_marked.empty()) {
         Area area = m_tool->next.area;
         area.points = m_marked;

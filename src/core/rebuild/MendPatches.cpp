@@ -1,4 +1,4 @@
-#include "core/rebuild/RetouchPatches.h"
+#include "core/rebuild/MendPatches.h"
 
 #include <algorithm>
 #include <cmath>
@@ -100,19 +100,19 @@ std::vector<Cells2048::Frame> healed(const std::vector<Cells2048::Frame>& cells,
 
 }  // namespace
 
-std::shared_ptr<const StemPatches> retouchPatches(const std::vector<Retouch>& retouches, StemReaders& stems, SampleSource& source, const Progress& progress) {
+std::shared_ptr<const StemPatches> mendPatches(const std::vector<Mend>& mends, StemReaders& stems, SampleSource& source, const Progress& progress) {
     auto result = std::make_shared<StemPatches>();
     const int rate = source.sampleRate();
     Cells2048 transform(rate);
     size_t done = 0;
-    for (const Retouch& r : retouches) {
+    for (const Mend& r : mends) {
         progress.throwIfCancelled();
-        progress.report(double(done++) / double(retouches.size()));
+        progress.report(double(done++) / double(mends.size()));
         const auto [from, to] = r.area.span();
         if (!r.on || to <= from || size_t(r.stem) >= stems.stems.size() || size_t(r.to) >= stems.stems.size()) continue;
         const int64_t context = int64_t(transform.size) * 4, hop = transform.hop;
         const int64_t first = (int64_t(from * rate) - context) / hop * hop;
-        const int64_t count = (std::min<int64_t>(int64_t((to - from) * rate), int64_t(kLongestRetouch * rate)) + 2 * context) / hop * hop + transform.size;
+        const int64_t count = (std::min<int64_t>(int64_t((to - from) * rate), int64_t(kLongestMend * rate)) + 2 * context) / hop * hop + transform.size;
         AudioBuffer sound = stems.stems[size_t(r.stem)]->read(first, count);
         result->addTo(sound, first, r.stem);
         StemPatches::Patch patch;
@@ -130,14 +130,14 @@ std::shared_ptr<const StemPatches> retouchPatches(const std::vector<Retouch>& re
                     if (second < from - double(hop) / rate || second > to + double(hop) / rate) continue;
                     for (size_t b = 0; b < row.size(); ++b) row[b] = float(weightOf(r.area, second, double(b) * rate / transform.size, double(hop) / rate, double(rate) / transform.size));
                 }
-            const auto instead = r.action == Retouch::Action::Heal ? healed(cells, weights, int(hop), transform.size) : std::vector<Cells2048::Frame>();
-            const float keep = r.action == Retouch::Action::Attenuate ? float(fromDb(-r.amount)) : r.action == Retouch::Action::Give ? float(1 - r.amount / 100) : 0;
+            const auto instead = r.action == Mend::Action::Heal ? healed(cells, weights, int(hop), transform.size) : std::vector<Cells2048::Frame>();
+            const float keep = r.action == Mend::Action::Lower ? float(fromDb(-r.amount)) : r.action == Mend::Action::Give ? float(1 - r.amount / 100) : 0;
             for (size_t k = 0; k < cells.size(); ++k)
                 for (size_t b = 0; b < cells[k].size(); ++b)
-                    cells[k][b] = r.action == Retouch::Action::Heal ? weights[k][b] * float(r.amount / 100) * (instead[k][b] - cells[k][b]) : weights[k][b] * (keep - 1) * cells[k][b];
+                    cells[k][b] = r.action == Mend::Action::Heal ? weights[k][b] * float(r.amount / 100) * (instead[k][b] - cells[k][b]) : weights[k][b] * (keep - 1) * cells[k][b];
             transform.inverse(cells, delta.channel(c));
         }
-        if (r.action == Retouch::Action::Give) {
+        if (r.action == Mend::Action::Give) {
             AudioBuffer other = delta;
             for (float& v : other.samples()) v = -v;
             if (r.to != r.stem) patch.stems[size_t(r.to)] = std::move(other);

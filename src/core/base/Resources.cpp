@@ -1,4 +1,4 @@
-#include "core/audio/Resources.h"
+#include "core/base/Resources.h"
 
 #include <cstdlib>
 

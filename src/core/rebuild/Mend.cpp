@@ -1,9 +1,9 @@
-#include "core/rebuild/Retouch.h"
+#include "core/rebuild/Mend.h"
 
 #include <algorithm>
 #include <cmath>
 
-#include "core/audio/Error.h"
+#include "core/base/Error.h"
 #include "core/isolation/StemNames.h"
 
 namespace rivlen {
@@ -62,31 +62,31 @@ bool Area::contains(double second, double hz) const {
     return false;
 }
 
-nlohmann::json toJson(const Retouch& r) {
+nlohmann::json toJson(const Mend& r) {
     static constexpr const char* kinds[] = {"rectangle", "lasso", "brush"};
-    static constexpr const char* actions[] = {"give", "attenuate", "heal"};
+    static constexpr const char* actions[] = {"give", "lower", "heal"};
     nlohmann::json j{{"area", kinds[int(r.area.kind)]}, {"points", r.area.points}, {"stem", kStemNames[size_t(r.stem)]}, {"action", actions[int(r.action)]}, {"amount", r.amount}};
-    if (r.action == Retouch::Action::Give) j["to"] = kStemNames[size_t(r.to)];
+    if (r.action == Mend::Action::Give) j["to"] = kStemNames[size_t(r.to)];
     if (r.area.harmonics > 1) j["harmonics"] = r.area.harmonics;
     if (r.area.kind == Area::Kind::Brush) j["brush"] = {r.area.brushSeconds, r.area.brushOctaves};
     if (!r.on) j["on"] = false;
     return j;
 }
 
-Retouch retouchFromJson(const nlohmann::json& j) {
-    Retouch r;
+Mend mendFromJson(const nlohmann::json& j) {
+    Mend r;
     const std::string kind = j.at("area"), action = j.at("action");
     r.area.kind = kind == "lasso" ? Area::Kind::Lasso : kind == "brush" ? Area::Kind::Brush : Area::Kind::Rectangle;
     r.area.points = j.at("points").get<std::vector<std::pair<double, double>>>();
     r.area.harmonics = std::clamp(j.value("harmonics", 1), 1, 60);
     if (j.contains("brush")) r.area.brushSeconds = j.at("brush").at(0), r.area.brushOctaves = j.at("brush").at(1);
     r.stem = int(stemPlace(j.at("stem")));
-    r.action = action == "attenuate" ? Retouch::Action::Attenuate : action == "heal" ? Retouch::Action::Heal : Retouch::Action::Give;
+    r.action = action == "lower" || action == "attenuate" ? Mend::Action::Lower : action == "heal" ? Mend::Action::Heal : Mend::Action::Give;
     r.to = int(stemPlace(j.value("to", "ambience")));
     r.amount = j.value("amount", 100.0);
     r.on = j.value("on", true);
     if (!(r.amount >= 0 && r.amount <= 100) || !(r.area.brushSeconds > 0) || !(r.area.brushOctaves > 0) || r.area.points.size() > 5000)
-        throw Error(Error::Kind::InputUnreadable, "A retouch has an amount or an area out of range.");
+        throw Error(Error::Kind::InputUnreadable, "A mend has an amount or an area out of range.");
     return r;
 }
 

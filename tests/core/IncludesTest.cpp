@@ -1,0 +1,74 @@
+// The order of folders: who may include whom. docs/architecture.md draws the map.
+#include <gtest/gtest.h>
+
+#include <fstream>
+#include <map>
+#include <regex>
+
+#include "Support.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+struct Include {
+    fs::path file;
+    std::string line;
+};
+
+/// All quoted includes below a folder of src, that begin with prefix.
+std::vector<Include> includesBelow(const std::string& folder, const std::string& prefix) {
+    const std::regex pattern("^\\s*#include \"(" + prefix + "[^\"]*)\"");
+    std::vector<Include> found;
+    const fs::path root = fs::path(RIVLEN_SOURCE_DIR) / "src";
+    for (const auto& entry : fs::recursive_directory_iterator(root / folder)) {
+        if (entry.path().extension() != ".h" && entry.path().extension() != ".cpp") continue;
+        std::ifstream in(entry.path());
+        std::smatch match;
+        for (std::string line; std::getline(in, line);)
+            if (std::regex_search(line, match, pattern)) found.push_back({entry.path().lexically_relative(root), match[1]});
+    }
+    return found;
+}
+
+std::string part(const fs::path& path, int which) {
+    auto it = path.begin();
+    std::advance(it, which);
+    return it->string();
+}
+
+}  // namespace
+
+// A folder may include itself and what stands before it.
+TEST(Includes, FoldersOfTheCoreStandInOneOrder) {
+    const std::vector<std::string> order{"base", "jobs", "audio", "spectral", "media", "loudness", "measures", "separation", "isolation", "diagnosis", "treatment", "rebuild", "delivery", "exchange", "session"};
+    const auto place = [&](const std::string& folder) { return std::find(order.begin(), order.end(), folder) - order.begin(); };
+    size_t seen = 0;
+    for (const auto& [file, line] : includesBelow("core", "core/")) {
+        const std::string from = part(file, 1), to = part(line, 1);
+        ASSERT_LT(size_t(place(from)), order.size()) << "a folder that is not in the order: " << file;
+        EXPECT_LE(place(to), place(from)) << file << " includes " << line << ", which stands later";
+        ++seen;
+    }
+    EXPECT_GT(seen, 300u);
+}
+
+TEST(Includes, TheCoreKnowsNoInterfaceAndOnlyOneFileKnowsLibtorch) {
+    for (const char* outside : {"app/", "cli/", "playback/"}) EXPECT_TRUE(includesBelow("core", outside).empty()) << outside;
+    for (const char* outside : {"app/", "cli/"}) EXPECT_TRUE(includesBelow("playback", outside).empty()) << outside;
+    EXPECT_TRUE(includesBelow("cli", "app/").empty());
+    EXPECT_TRUE(includesBelow("app", "cli/").empty());
+    const fs::path root = fs::path(RIVLEN_SOURCE_DIR) / "src";
+    for (const auto& entry : fs::recursive_directory_iterator(root)) {
+        if (!entry.is_regular_file()) continue;
+        std::ifstream in(entry.path());
+        const std::string text(std::istreambuf_iterator<char>(in), {});
+        if (entry.path().filename() != "TorchNetwork.cpp") {
+            EXPECT_EQ(text.find("#include <torch"), std::string::npos) << entry.path();
+        }
+        if (part(entry.path().lexically_relative(root), 0) == "core") {
+            EXPECT_FALSE(std::regex_search(text, std::regex("#include <Q[A-Z]"))) << entry.path();
+        }
+    }
+}
