@@ -140,7 +140,7 @@ def prepare(split, role, sources, seen):
             for (_, name), (digest, x, reason, width, height) in zip(listed, found):
                 entry = {"package": rule["package"], "file": name, "sha256": digest}
                 if digest in seen:
-                    reason = f"same as {seen[digest]}"
+                    reason = "the same sound as another file"
                 seen.setdefault(digest, name)
                 if reason:
                     rejected.append({**entry, "reason": reason})
@@ -153,8 +153,7 @@ def prepare(split, role, sources, seen):
                 index.append({"start": position, "end": position + len(x), "bandwidth": width, "pitch": height, "group": group})
                 position += len(x)
                 kept.append({**entry, "role": role, "split": split, "group": group,
-                             "licence": rule["licence"], "seconds": round(len(x) / paths.RATE, 2),
-                             "bandwidth_hz": round(width)})
+                             "licence": rule["licence"], "seconds": round(len(x) / paths.RATE, 1)})
     if not index:
         part.unlink()
         return kept, rejected
@@ -162,6 +161,23 @@ def prepare(split, role, sources, seen):
     (paths.PREPARED / f"{split}-{role}.json").write_text(json.dumps(index))
     print(f"{split} {role}: {len(index)} items, {position / paths.RATE / 60:.1f} min", flush=True)
     return kept, rejected
+
+
+def write_manifest(kept, rejected):
+    """A line for each file, under what all files of a package's group have in common."""
+    def grouped(entries, common, own):
+        groups = {}
+        for e in entries:
+            groups.setdefault(tuple(e[k] for k in common), []).append([e[k] for k in own])
+        blocks = []
+        for key, files in groups.items():
+            lines = ",\n".join("  " + json.dumps(f, ensure_ascii=False, separators=(",", ":")) for f in files)
+            blocks.append(json.dumps(dict(zip(common, key)), ensure_ascii=False)[:-1] + ', "files": [\n' + lines + "]}")
+        return "[\n" + ",\n".join(blocks) + "\n]"
+    (paths.HERE / "manifest.json").write_text(
+        '{"files": "[name, SHA-256, seconds] of what was kept, [name, SHA-256] of what was rejected",\n"kept": '
+        + grouped(kept, ("package", "group", "role", "split", "licence"), ("file", "sha256", "seconds"))
+        + ',\n"rejected": ' + grouped(rejected, ("package", "reason"), ("file", "sha256")) + "}\n")
 
 
 def main():
@@ -176,9 +192,7 @@ def main():
         some, others = prepare(split, role, sources, seen)
         kept += some
         rejected += others
-    lines = lambda items: ",\n".join("  " + json.dumps(i, ensure_ascii=False) for i in items)
-    (paths.HERE / "manifest.json").write_text(
-        '{"kept": [\n' + lines(kept) + '\n],\n"rejected": [\n' + lines(rejected) + "\n]}\n")
+    write_manifest(kept, rejected)
 
 
 if __name__ == "__main__":
