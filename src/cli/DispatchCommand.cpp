@@ -16,7 +16,7 @@ namespace fs = std::filesystem;
 
 namespace {
 
-struct Options {
+struct DispatchOptions {
     std::vector<std::string> sessions;
     std::string out, set;
     std::vector<std::string> only, reels;
@@ -45,7 +45,7 @@ std::vector<const Reel*> chosenReels(const Session& session, const std::string& 
     return reels;
 }
 
-std::vector<Deliverable> chosenDeliverables(const Session& session, const Options& o) {
+std::vector<Deliverable> chosenDeliverables(const Session& session, const DispatchOptions& o) {
     const auto& all = !o.set.empty() ? readDeliverySet(o.set).deliverables : session.deliverables.empty() ? usualDeliverables() : session.deliverables;
     std::vector<Deliverable> wanted;
     for (const Deliverable& d : all)
@@ -58,7 +58,7 @@ std::vector<Deliverable> chosenDeliverables(const Session& session, const Option
 }
 
 /// Fills the queue from the sessions; where it holds just that already, from an interrupted dispatch, it is left as it is.
-void fill(DeliveryQueue& queue, const Options& o, const fs::path& journal) {
+void fill(DeliveryQueue& queue, const DispatchOptions& o, const fs::path& journal) {
     std::vector<std::function<void(DeliveryQueue&)>> adding;
     const auto earlier = queue.tasks();
     size_t same = 0;
@@ -84,7 +84,7 @@ void fill(DeliveryQueue& queue, const Options& o, const fs::path& journal) {
     for (const auto& add : adding) add(queue);
 }
 
-void run(const Options& o, Progress& progress) {
+void run(const DispatchOptions& o, Progress& progress) {
     const fs::path journal = fs::path(o.out) / (".rivlen-queue-" + o.key());
     DeliveryQueue queue(journal);
     if (!o.reels.empty()) {
@@ -128,7 +128,7 @@ void run(const Options& o, Progress& progress) {
     if (held) throw Error(Error::Kind::Other, "Some deliverables failed their checks and were held back; the others are in \"" + o.out + "\".");
 }
 
-void handOver(const Options& o, Progress& progress) {
+void handOver(const DispatchOptions& o, Progress& progress) {
     nlohmann::json list = nlohmann::json::array();
     for (const auto& file : o.sessions) {
         const Session session = loadSession(file);
@@ -148,7 +148,7 @@ void handOver(const Options& o, Progress& progress) {
 }  // namespace
 
 void addDispatch(CLI::App& program, Progress& progress) {
-    auto o = std::make_shared<Options>();
+    auto o = std::make_shared<DispatchOptions>();
     auto* command = program.add_subcommand("dispatch", "Makes sessions' deliverables: rendered, brought to their loudness, checked. Given again after a crash it goes on where it stopped.");
     command->add_option("SESSION", o->sessions, "One or more .rivlen files.")->required();
     command->add_option("--out", o->out, "Folder for the files; made when missing.")->required();
@@ -159,7 +159,7 @@ void addDispatch(CLI::App& program, Progress& progress) {
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->callback([o, &progress] { run(*o, progress); });
 
-    auto h = std::make_shared<Options>();
+    auto h = std::make_shared<DispatchOptions>();
     auto* hand = program.add_subcommand("handover", "Writes the rebuilt lanes for the next department: clips with handles, event lists, stems, markers.");
     hand->add_option("SESSION", h->sessions, "One or more .rivlen files.")->required();
     hand->add_option("--out", h->out, "Folder for the folders; made when missing.")->required();

@@ -11,11 +11,11 @@
 namespace rivlen {
 
 void addInspect(CLI::App& program, Progress& progress) {
-    struct Options {
+    struct InspectOptions {
         std::string file;
         bool json = false;
     };
-    auto o = std::make_shared<Options>();
+    auto o = std::make_shared<InspectOptions>();
     auto* command = program.add_subcommand("inspect", "Tells what a recording is, how loud, and what is wrong with it.");
     command->add_option("FILE", o->file, "An audio or video file.")->required();
     command->add_flag("--json", o->json, "Print one JSON document.");

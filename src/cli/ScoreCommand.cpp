@@ -12,13 +12,13 @@ namespace rivlen {
 
 namespace {
 
-struct Options {
+struct ScoreOptions {
     std::vector<std::string> references, estimates;
     std::string mixture;
     bool json = false;
 };
 
-nlohmann::json number(double value) {
+nlohmann::json figure(double value) {
     if (!std::isfinite(value)) return nullptr;
     return std::round(value * 1000) / 1000;
 }
@@ -42,7 +42,7 @@ Loaded load(const std::vector<std::string>& files) {
     return all;
 }
 
-void run(const Options& o) {
+void run(const ScoreOptions& o) {
     if (o.references.size() != o.estimates.size())
         throw Error(Error::Kind::Usage, "There are " + std::to_string(o.references.size()) + " references and " + std::to_string(o.estimates.size()) + " estimates: give one estimate for each reference, in the same order.");
     std::vector<std::string> files = o.references;
@@ -54,14 +54,14 @@ void run(const Options& o) {
     const auto bss = bssEval(estimates, references);
     nlohmann::json rows = nlohmann::json::array();
     for (size_t s = 0; s < n; ++s) {
-        nlohmann::json row{{"reference", o.references[s]}, {"estimate", o.estimates[s]}, {"si_sdr_db", number(siSdr(estimates[s], references[s]))},
-                           {"sdr_db", number(bss[s].sdr)}, {"sir_db", number(bss[s].sir)}, {"sar_db", number(bss[s].sar)}};
+        nlohmann::json row{{"reference", o.references[s]}, {"estimate", o.estimates[s]}, {"si_sdr_db", figure(siSdr(estimates[s], references[s]))},
+                           {"sdr_db", figure(bss[s].sdr)}, {"sir_db", figure(bss[s].sir)}, {"sar_db", figure(bss[s].sar)}};
         const auto clear = estoi(estimates[s], references[s], all.rate);
-        row["estoi"] = clear ? number(*clear) : nullptr;
+        row["estoi"] = clear ? figure(*clear) : nullptr;
         if (!o.mixture.empty()) {
-            row["mixture_si_sdr_db"] = number(siSdr(all.sounds.back(), references[s]));
+            row["mixture_si_sdr_db"] = figure(siSdr(all.sounds.back(), references[s]));
             const auto before = estoi(all.sounds.back(), references[s], all.rate);
-            row["mixture_estoi"] = before ? number(*before) : nullptr;
+            row["mixture_estoi"] = before ? figure(*before) : nullptr;
         }
         rows.push_back(row);
         if (o.json) continue;
@@ -74,7 +74,7 @@ void run(const Options& o) {
 }  // namespace
 
 void addScore(CLI::App& program) {
-    auto o = std::make_shared<Options>();
+    auto o = std::make_shared<ScoreOptions>();
     auto* command = program.add_subcommand("score", "Measures separated stems against the true ones: SI-SDR, SDR/SIR/SAR of BSS Eval, ESTOI.");
     command->add_option("--reference", o->references, "The true stems.")->required();
     command->add_option("--estimate", o->estimates, "The separated stems, in the same order.")->required();

@@ -18,7 +18,7 @@ namespace rivlen {
 
 namespace {
 
-struct Options {
+struct SplitOptions {
     std::vector<std::string> files;
     std::string out, network, quality = "fine", format = "wav", bits = "32f";
     SpanOptions span;
@@ -26,12 +26,12 @@ struct Options {
     bool force = false, json = false, apart = false, result = false;
 };
 
-nlohmann::json number(double value) {
+nlohmann::json levelNumber(double value) {
     if (!std::isfinite(value) || value <= kSilenceDb) return nullptr;
     return std::round(value * 100) / 100;
 }
 
-nlohmann::json splitOne(const std::string& file, const Options& o, const IsolationSettings& settings, const NetworkCard& card,
+nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const IsolationSettings& settings, const NetworkCard& card,
                         std::shared_ptr<Network>& network, Progress& progress) {
     const auto start = std::chrono::steady_clock::now();
     MediaReader reader(file);
@@ -52,9 +52,9 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
     }
     progress.throwIfCancelled();
     const StemReport report = files.finish();
-    nlohmann::json json{{"file", file}, {"network", card.id}, {"residual_dbfs", number(report.residualDbfs)}};
+    nlohmann::json json{{"file", file}, {"network", card.id}, {"residual_dbfs", levelNumber(report.residualDbfs)}};
     for (const auto& stem : report.stems)
-        json["stems"].push_back({{"name", stem.name}, {"path", stem.file.string()}, {"peak_dbfs", number(stem.peakDbfs)}, {"rms_dbfs", number(stem.rmsDbfs)}, {"lufs", stem.lufs ? number(*stem.lufs) : nullptr}});
+        json["stems"].push_back({{"name", stem.name}, {"path", stem.file.string()}, {"peak_dbfs", levelNumber(stem.peakDbfs)}, {"rms_dbfs", levelNumber(stem.rmsDbfs)}, {"lufs", stem.lufs ? levelNumber(*stem.lufs) : nullptr}});
     json["seconds_audio"] = double(options.to - options.from) / reader.sampleRate();
     json["seconds_wall"] = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     json["settings"] = toJson(settings);
@@ -62,7 +62,7 @@ nlohmann::json splitOne(const std::string& file, const Options& o, const Isolati
     return json;
 }
 
-void run(const Options& o, Progress& progress) {
+void run(const SplitOptions& o, Progress& progress) {
     const IsolationSettings settings = o.strength.settings();
     o.span.check();
     if (o.apart && settings.roomKeep != 100) throw Error(Error::Kind::Usage, "--room-keep says how much of the room the dialogue keeps, and --apart writes the room by itself: choose one of them.");
@@ -86,7 +86,7 @@ void run(const Options& o, Progress& progress) {
 }  // namespace
 
 void addSplit(CLI::App& program, Progress& progress) {
-    auto o = std::make_shared<Options>();
+    auto o = std::make_shared<SplitOptions>();
     auto* command = program.add_subcommand("split", "Separates recordings into stems that sum back to them.");
     command->add_option("FILE", o->files, "Audio or video files.")->required();
     command->add_option("--out", o->out, "Folder for the stems; made when missing.")->required();

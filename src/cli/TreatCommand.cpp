@@ -14,7 +14,7 @@ namespace rivlen {
 
 namespace {
 
-struct Options {
+struct TreatOptions {
     std::vector<std::string> files;
     std::string file, out, folder, set, bits;
     bool automatic = false, force = false, json = false;
@@ -29,7 +29,7 @@ std::string kindsOf(const std::vector<Finding>& findings) {
 }
 
 /// What is set by hand stands in place of what is proposed; both together are in the table's order.
-std::vector<Treatment> chosen(const Options& o, const std::vector<Finding>& findings, std::optional<Content> content) {
+std::vector<Treatment> chosen(const TreatOptions& o, const std::vector<Finding>& findings, std::optional<Content> content) {
     std::vector<Treatment> byHand = parseTreatments(o.set);
     if (!o.automatic) return byHand;
     std::vector<Treatment> all;
@@ -46,7 +46,7 @@ std::vector<Treatment> chosen(const Options& o, const std::vector<Finding>& find
 }
 
 /// What was found in a file and done to it.
-nlohmann::json treatOne(const Options& o, Progress& progress) {
+nlohmann::json treatOne(const TreatOptions& o, Progress& progress) {
     const bool flac = std::filesystem::path(o.out).extension() == ".flac";
     const AudioFormat format = AudioFormat::parse(flac ? "flac" : "wav", o.bits.empty() ? (flac ? "24" : "32f") : o.bits);
     MediaReader reader(o.file);
@@ -92,12 +92,12 @@ nlohmann::json treatOne(const Options& o, Progress& progress) {
     return all;
 }
 
-void run(const Options& given, Progress& progress) {
+void run(const TreatOptions& given, Progress& progress) {
     if (!given.automatic && given.set.empty()) throw Error(Error::Kind::Usage, "Nothing is to be done: give --auto for what diagnosis proposes, or --set NAME=AMOUNT,....");
     parseTreatments(given.set);
     if (given.out.empty() == given.folder.empty()) throw Error(Error::Kind::Usage, "Say where to: --out FILE for one file, or --folder FOLDER for several.");
     if (given.files.size() > 1 && given.folder.empty()) throw Error(Error::Kind::Usage, "Several files can't become one: give --folder in place of --out.");
-    Options o = given;
+    TreatOptions o = given;
     if (!o.folder.empty()) std::filesystem::create_directories(o.folder);
     if (!o.folder.empty() && !o.json) std::printf("| file | found | done | written |\n|---|---|---|---|\n");
     nlohmann::json all = nlohmann::json::array();
@@ -121,7 +121,7 @@ void run(const Options& given, Progress& progress) {
 }  // namespace
 
 void addTreat(CLI::App& program, Progress& progress) {
-    auto o = std::make_shared<Options>();
+    auto o = std::make_shared<TreatOptions>();
     auto* command = program.add_subcommand("treat", "Repairs a recording: what diagnosis proposes, or what is named.");
     std::string known;
     for (const auto& t : treatmentTable()) known += (known.empty() ? "" : ", ") + std::string(t.id) + " (" + t.unit + ")";

@@ -19,7 +19,7 @@ namespace {
 
 constexpr double kMostSeconds = 300;  // what is weighed at once is held in memory
 
-struct Options {
+struct WeighOptions {
     std::string file, network, quality = "fine", stem = "dialogue";
     SpanOptions span;
     StrengthOptions strength;
@@ -34,7 +34,7 @@ nlohmann::json pointJson(const TradePoint& p) {
     return {{"depth_db", depthJson(p.depth)}, {"firmness", p.firmness}, {"spill_db", rounded(p.spillDb, 100)}, {"damage", rounded(p.damage.total, 10)}};
 }
 
-SpanCells separatedCells(MediaReader& reader, const Options& o, const IsolationSettings& settings, std::pair<int64_t, int64_t> span, const Progress& progress) {
+SpanCells separatedCells(MediaReader& reader, const WeighOptions& o, const IsolationSettings& settings, std::pair<int64_t, int64_t> span, const Progress& progress) {
     const NetworkCard card = forQuality(findNetwork(o.network), o.quality);
     // Some seconds around, so that the edges of the span are judged by what surrounds them.
     const int64_t around = 4 * int64_t(reader.sampleRate());
@@ -51,7 +51,7 @@ SpanCells separatedCells(MediaReader& reader, const Options& o, const IsolationS
     return isolator.cells(settings, int(stemPlace(o.stem)), span.first, all.slice(span.first - options.from - isolator.margin(), span.second - span.first + 2 * isolator.margin()));
 }
 
-void run(const Options& o, Progress& progress) {
+void run(const WeighOptions& o, Progress& progress) {
     IsolationSettings settings = o.strength.settings();
     settings.stem = o.stem;
     o.span.check();
@@ -86,7 +86,7 @@ void run(const Options& o, Progress& progress) {
 }  // namespace
 
 void addWeigh(CLI::App& program, Progress& progress) {
-    auto o = std::make_shared<Options>();
+    auto o = std::make_shared<WeighOptions>();
     auto* command = program.add_subcommand("weigh", "Measures spill and damage of one stem at a strength, and suggests a strength.");
     command->add_option("FILE", o->file, "An audio or video file.")->required();
     command->add_option("--network", o->network, "Network id, see `rivlen-cli networks`.");

@@ -8,7 +8,7 @@ namespace rivlen {
 
 namespace {
 
-constexpr double kApart = 2.0;  // seconds
+constexpr double kClicksApart = 2.0;  // seconds
 constexpr double kSure = 12;    // times as large as what is beside it
 
 class ClickDetector : public Detector {
@@ -35,7 +35,7 @@ public:
             Finding f{Fault::Click, double(all[i].at) / m_rate, 0, all[i].channel, 0, 0, 50, 0, 0, {}};
             int64_t before = -1;
             size_t j = i;
-            for (; j < all.size() && (j == i || double(all[j].at - all[j - 1].at) < kApart * m_rate); ++j) {
+            for (; j < all.size() && (j == i || double(all[j].at - all[j - 1].at) < kClicksApart * m_rate); ++j) {
                 if (all[j].channel != f.channel) f.channel = -1;
                 f.confidence = std::max(f.confidence, all[j].sure);
                 if (before >= 0 && all[j].at - before < m_rate / 500) continue;  // the same one on another channel

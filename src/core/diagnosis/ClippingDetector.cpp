@@ -9,7 +9,7 @@ namespace rivlen {
 
 namespace {
 
-constexpr double kApart = 2.0;  // seconds between findings
+constexpr double kRunsApart = 2.0;  // seconds between findings
 
 class ClippingDetector : public Detector {
 public:
@@ -29,7 +29,7 @@ public:
                 size_t j = i;
                 int64_t samples = 0;
                 float level = 1e9f;
-                for (; j < runs.size() && (j == i || double(runs[j].at - runs[j - 1].at) < kApart * m_rate); ++j) samples += runs[j].length, level = std::min(level, runs[j].level);
+                for (; j < runs.size() && (j == i || double(runs[j].at - runs[j - 1].at) < kRunsApart * m_rate); ++j) samples += runs[j].length, level = std::min(level, runs[j].level);
                 const double from = double(runs[i].at) / m_rate, to = double(runs[j - 1].at + runs[j - 1].length) / m_rate;
                 findings.push_back({Fault::Clipping, from, to, m_found.size() > 1 ? int(c) : -1, double(samples), std::min(1.0, 0.6 + 0.05 * double(j - i)), 100, 0, level, {}});
                 i = j;

@@ -19,7 +19,7 @@ namespace rivlen {
 namespace {
 
 constexpr double kStep = 0.005, kLeastFall = 12, kStraight = 0.85, kLong = 0.37, kUnknown = 1.0;
-constexpr size_t kShortest = 16, kLongest = 120, kFew = 4;  // steps; falls
+constexpr size_t kShortestFall = 16, kLongestFall = 120, kFewFalls = 4;  // steps; falls
 constexpr double kDrowned = 0.08, kRange = 38;                 // of the peaks that a fall follows; dB
 constexpr size_t kFewPeaks = 30, kManyPeaks = 60;
 
@@ -51,7 +51,7 @@ public:
         const double seconds = m_bands.empty() ? 0 : double(m_bands[0].levels.size()) * kStep;
         if (seconds < 4 || m_peaks < kFewPeaks || m_range < kRange) return;  // with loud sound between the words nothing can be told
         const bool drowned = m_peaks >= kManyPeaks && double(falls.size()) < kDrowned * double(m_peaks);  // hardly a word dies away before the next
-        if (falls.size() < kFew) {
+        if (falls.size() < kFewFalls) {
             if (drowned) findings.push_back({Fault::Reverberation, 0, seconds, -1, kUnknown, 0.55, 70, 0, 0, {}});
             return;
         }
@@ -101,8 +101,8 @@ private:
             }
             ++m_peaks;
             size_t j = i;
-            while (j + 1 < e.size() && e[j + 1] < e[j] + 1 && e[j + 1] > floor + 6 && j - i < kLongest) ++j;
-            if (j - i >= kShortest && e[i] - e[j] > kLeastFall) {
+            while (j + 1 < e.size() && e[j + 1] < e[j] + 1 && e[j + 1] > floor + 6 && j - i < kLongestFall) ++j;
+            if (j - i >= kShortestFall && e[i] - e[j] > kLeastFall) {
                 const auto [slope, start, r] = line(e, i + 2, j);
                 const auto [lateSlope, lateStart, ignored] = line(e, (i + 2 + j) / 2, j);
                 const double at = double(i) * kStep;

@@ -13,7 +13,7 @@ namespace rivlen {
 namespace {
 
 constexpr double kSharp = 3, kFaintest = -60;  // dB
-constexpr size_t kFew = 8;                       // moments
+constexpr size_t kFewMoments = 8;                       // moments
 
 class SibilanceDetector : public Detector {
 public:
@@ -54,7 +54,7 @@ public:
             if (m_body[i] > loud - 40) spoken.push_back(m_high[i]);
             if (m_high[i] > m_body[i] && m_high[i] > kFaintest) places.push_back(i);
         }
-        if (places.size() < kFew || vowels.empty()) return;
+        if (places.size() < kFewMoments || vowels.empty()) return;
         const double vowel = quantile(vowels, 0.8), over = quantile(spoken, 0.98) - vowel;
         if (over < kSharp) return;
         Finding f{Fault::Sibilance, 0, double(m_high.size()) / 100, -1, over, std::clamp(0.6 + (over - kSharp) / 12, 0.6, 0.95), std::clamp(std::round(over), 2.0, 12.0), 0, 0, {}};

@@ -13,7 +13,7 @@ namespace rivlen {
 namespace {
 
 constexpr float kSilent = 1e-4f;
-constexpr double kLeastSilence = 1.0, kShortest = 0.0015, kLongest = 0.5, kBeside = 0.01, kSound = 0.00316;  // seconds; amplitude
+constexpr double kLeastSilence = 1.0, kShortestHole = 0.0015, kLongestHole = 0.5, kBeside = 0.01, kSound = 0.00316;  // seconds; amplitude
 
 class SilenceDetector : public Detector {
 public:
@@ -58,7 +58,7 @@ private:
     void endHeld() {
         if (m_heldFrom < 0) return;
         const double seconds = double(m_at - m_heldFrom) / m_rate;
-        if (seconds >= kShortest && seconds <= kLongest && m_before > kSound) m_waiting = std::pair(m_heldFrom, m_at);
+        if (seconds >= kShortestHole && seconds <= kLongestHole && m_before > kSound) m_waiting = std::pair(m_heldFrom, m_at);
         m_heldFrom = -1;
     }
 

@@ -12,7 +12,7 @@ namespace {
 
 constexpr int64_t kAhead = 2048;      // frames read at once from a material
 constexpr double kSeam = 0.010;       // seconds over which a repeating clip fades into its beginning
-constexpr float kHalf = 0.70710678f;  // ITU-R BS.775
+constexpr float kHalfPower = 0.70710678f;  // ITU-R BS.775
 
 /// One frame of a material in the channels of the mix: mono lies in the middle at equal power, 5.1 is mixed down to Lo/Ro (ITU-R BS.775), stereo to
 /// mono by the mean.
@@ -25,11 +25,11 @@ void mapped(const AudioBuffer& from, size_t i, int channels, float* out) {
     }
     for (int c = 0; c < channels; ++c) out[c] = 0;
     if (have == 1) {
-        if (channels == 2) out[0] = out[1] = kHalf * x(0);
+        if (channels == 2) out[0] = out[1] = kHalfPower * x(0);
         else out[channels >= 3 ? 2 : 0] = x(0);
     } else if ((have == 6 || have == 8) && channels <= 2) {
-        float left = x(0) + kHalf * (x(2) + x(4)), right = x(1) + kHalf * (x(2) + x(5));
-        if (have == 8) left += kHalf * x(6), right += kHalf * x(7);
+        float left = x(0) + kHalfPower * (x(2) + x(4)), right = x(1) + kHalfPower * (x(2) + x(5));
+        if (have == 8) left += kHalfPower * x(6), right += kHalfPower * x(7);
         if (channels == 1) out[0] = 0.5f * (left + right);
         else out[0] = left, out[1] = right;
     } else if (channels == 1) {

@@ -11,7 +11,7 @@ namespace rivlen {
 
 namespace {
 
-constexpr int kHalf = 12, kTaps = 2 * kHalf, kPhases = 3;
+constexpr int kHalfTaps = 12, kTaps = 2 * kHalfTaps, kPhases = 3;
 constexpr double kMargin = 0.996;   // another meter's filter may see 0.03 dB more than ours
 constexpr int64_t kUnity = 1 << 30;  // gains are averaged as whole numbers: nothing drifts, and 1 stays 1
 
@@ -29,7 +29,7 @@ const std::array<std::array<float, kRows>, kTaps>& interpolators() {
         };
         for (int p = 0; p < kPhases; ++p)
             for (int k = 0; k < kTaps; ++k) {
-                const double at = k - (kHalf - 1) - (p + 1) / 4.0, w = at / kHalf, sinc = std::sin(std::numbers::pi * at) / (std::numbers::pi * at);
+                const double at = k - (kHalfTaps - 1) - (p + 1) / 4.0, w = at / kHalfTaps, sinc = std::sin(std::numbers::pi * at) / (std::numbers::pi * at);
                 t[size_t(k)][size_t(p)] = float(sinc * bessel(7 * std::sqrt(std::max(0.0, 1 - w * w))) / bessel(7));
                 t[size_t(k)][size_t(p + kPhases)] = std::fabs(at) < 6 ? float(sinc * (0.5 + 0.5 * std::cos(std::numbers::pi * at / 6))) : 0.0f;
             }
@@ -55,7 +55,7 @@ Limiter::Stage::Stage(int channelCount, int windowFrames)
     : channels(channelCount), window(windowFrames), ring(size_t(channelCount), std::vector<float>(size_t(2 * (kTaps + windowFrames)), 0.0f)),
       averaged(size_t(windowFrames), kUnity), sum(kUnity * windowFrames) {}
 
-int64_t Limiter::Stage::latency() const { return kHalf + window - 1; }
+int64_t Limiter::Stage::latency() const { return kHalfTaps + window - 1; }
 
 double Limiter::Stage::asked(double ceiling) {
     static const float growth = largestGrowth();
@@ -69,7 +69,7 @@ double Limiter::Stage::asked(double ceiling) {
     float peak = 0;
     for (const auto& row : ring) {
         const float* x = row.data() + at + size - (kTaps - 1);
-        peak = std::max(peak, std::fabs(x[kHalf - 1]));
+        peak = std::max(peak, std::fabs(x[kHalfTaps - 1]));
         alignas(32) float y[kRows] = {};
         for (size_t k = 0; k < kTaps; ++k)
             for (size_t r = 0; r < kRows; ++r) y[r] += taps[k][r] * x[k];

@@ -16,9 +16,9 @@ namespace rivlen {
 namespace {
 
 /// One group of channels on its way through the network and back to the source's rate.
-class Lane {
+class ChannelRun {
 public:
-    Lane(std::vector<int> channels, int rate, const std::shared_ptr<Network>& network, const EngineOptions& o, bool alone)
+    ChannelRun(std::vector<int> channels, int rate, const std::shared_ptr<Network>& network, const EngineOptions& o, bool alone)
         : m_channels(std::move(channels)),
           m_in(rate, network->card().sampleRate, int(m_channels.size())),
           m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * network->card().sampleRate),
@@ -137,24 +137,24 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
         else  // a mono network takes the channels one by one
             for (int c : group) groups.push_back({c});
     }
-    std::vector<Lane> lanes;
-    for (const auto& group : groups) lanes.emplace_back(group, source.sampleRate(), network, options, groups.size() == 1);
+    std::vector<ChannelRun> runs;
+    for (const auto& group : groups) runs.emplace_back(group, source.sampleRate(), network, options, groups.size() == 1);
     int64_t read = 0, written = 0;
     AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
     Deliverer deliverer(Remainder(int(stemCount), source.channels(), source.sampleRate()), sink);
     const auto handOn = [&](int64_t upTo) {
         int64_t count = upTo - written;
-        for (const Lane& lane : lanes)
-            for (const auto& stem : lane.ready) count = std::min(count, stem.frames());
+        for (const ChannelRun& run : runs)
+            for (const auto& stem : run.ready) count = std::min(count, stem.frames());
         if (count <= 0) return;
         AudioBuffer original = waiting.take(count);
         std::vector<AudioBuffer> stems;
         for (size_t s = 0; s < stemCount; ++s) stems.push_back(AudioBuffer::uncleared(source.channels(), count));
-        for (Lane& lane : lanes)
+        for (ChannelRun& run : runs)
             for (size_t s = 0; s < stemCount; ++s) {
-                const AudioBuffer part = lane.ready[s].take(count);
-                for (size_t c = 0; c < lane.channels().size(); ++c)
-                    std::copy_n(part.channel(int(c)).begin(), count, stems[s].channel(lane.channels()[c]).begin());
+                const AudioBuffer part = run.ready[s].take(count);
+                for (size_t c = 0; c < run.channels().size(); ++c)
+                    std::copy_n(part.channel(int(c)).begin(), count, stems[s].channel(run.channels()[c]).begin());
             }
         deliverer.deliver(written, std::move(original), std::move(stems));
         written += count;
@@ -167,14 +167,14 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
         const int64_t count = std::min(block, length - read);
         const AudioBuffer in = source.read(options.from + read, count);
         waiting.append(in);
-        for (Lane& lane : lanes) lane.process(in, progress);
+        for (ChannelRun& run : runs) run.process(in, progress);
         read += count;
         handOn(read);
     }
-    for (Lane& lane : lanes) {
-        lane.finish(progress);
+    for (ChannelRun& run : runs) {
+        run.finish(progress);
         // Resampling there and back can end a few samples early: silence, which Remainder makes good.
-        for (auto& stem : lane.ready)
+        for (auto& stem : run.ready)
             if (stem.frames() < length - written) stem.append(AudioBuffer(stem.channels(), length - written - stem.frames()));
     }
     handOn(length);

@@ -9,7 +9,7 @@
 namespace rivlen {
 
 namespace {
-constexpr size_t kMost = 120;      // frames kept
+constexpr size_t kMostFrames = 120;      // frames kept
 constexpr double kAlike = 1.585;   // 2 dB
 constexpr double kQuantile = 0.3, kOfMean = 0.357;  // of the power of noise: -ln(1 - 0.3) of its mean
 }  // namespace
@@ -43,7 +43,7 @@ std::vector<float> learnNoise(SampleSource& source, const Progress& progress) {
             }
             for (size_t k = from; k < q.power.size(); ++k) q.high += q.power[k];
             if (q.high < 1e-9) continue;
-            if (quiet.size() == kMost) {
+            if (quiet.size() == kMostFrames) {
                 if (q.high >= quiet.front().high) continue;
                 std::pop_heap(quiet.begin(), quiet.end(), louder);
                 quiet.pop_back();
