@@ -30,8 +30,9 @@ void shape(AudioBuffer& x, int rate, F&& keep) {
     }
 }
 
-/// Clicks of one to eight samples, count of them apart from each other, as loud as level times the peak, where they are clearly audible: at least
-/// twice as large as anything above 3 kHz within 15 ms. Where there is no such place some are left out. Returns the places, in frames.
+/// Clicks of one to eight samples, count of them apart from each other, as loud as level times the peak, where they are
+/// clearly audible: at least twice as large as anything above 3 kHz within 15 ms. Where there is no such place some are
+/// left out. Returns the places, in frames.
 inline std::vector<int64_t> addClicks(AudioBuffer& x, int rate, int count, double level, unsigned seed) {
     std::mt19937 random(seed);
     std::uniform_real_distribution<double> uniform(0, 1);

@@ -16,7 +16,8 @@ public:
 private:
     void OnTestEnd(const testing::TestInfo& test) override {
         if (!test.result()->Failed()) return;
-        std::printf("To repeat it: RIVLEN_TEST_SEED=%u %s --gtest_filter=%s.%s\n", seed(), m_program.c_str(), test.test_suite_name(), test.name());
+        std::printf("To repeat it: RIVLEN_TEST_SEED=%u %s --gtest_filter=%s.%s\n", seed(), m_program.c_str(),
+                    test.test_suite_name(), test.name());
         std::fflush(stdout);
     }
     std::string m_program;

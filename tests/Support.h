@@ -31,7 +31,8 @@ inline unsigned seed() {
     return given ? unsigned(std::strtoul(given, nullptr, 10)) : 7u;
 }
 
-/// How long an event is waited for that is sure to come: a wait this long is a failure, however slow or busy the machine.
+/// How long an event is waited for that is sure to come: a wait this long is a failure, however slow or busy the
+/// machine.
 constexpr int kPatienceMs = 240'000;
 
 /// Waits until condition() holds, at most as long as patience allows; whether it holds.
@@ -49,7 +50,8 @@ bool waitFor(Condition&& condition) {
 inline std::vector<fs::path> entries(const fs::path& folder) {
     std::vector<fs::path> found;
     std::error_code gone;
-    for (fs::directory_iterator it(folder, gone), end; !gone && it != end; it.increment(gone)) found.push_back(it->path());
+    for (fs::directory_iterator it(folder, gone), end; !gone && it != end; it.increment(gone))
+        found.push_back(it->path());
     std::sort(found.begin(), found.end());
     return found;
 }
@@ -87,7 +89,8 @@ inline AudioBuffer noise(int channels, int64_t frames, float amplitude = 0.2f, u
 inline AudioBuffer sine(double hz, double amplitude, int rate, int64_t frames, int channels = 1) {
     AudioBuffer b(channels, frames);
     for (int c = 0; c < channels; ++c)
-        for (int64_t i = 0; i < frames; ++i) b.channel(c)[size_t(i)] = float(amplitude * std::sin(2 * std::numbers::pi * hz * double(i) / rate));
+        for (int64_t i = 0; i < frames; ++i)
+            b.channel(c)[size_t(i)] = float(amplitude * std::sin(2 * std::numbers::pi * hz * double(i) / rate));
     return b;
 }
 
@@ -97,12 +100,14 @@ inline AudioBuffer programme(int channels, int rate, int64_t frames) {
     for (int c = 0; c < channels; ++c)
         for (int64_t i = 0; i < frames; ++i) {
             const double t = double(i) / rate, gate = std::fmod(t, 1.1) < 0.7 ? 1.0 : 0.0;
-            b.channel(c)[size_t(i)] += float(gate * (0.2 * std::sin(2 * std::numbers::pi * 180 * t) + 0.1 * std::sin(2 * std::numbers::pi * (700 + 90 * c) * t)));
+            b.channel(c)[size_t(i)] += float(gate * (0.2 * std::sin(2 * std::numbers::pi * 180 * t) +
+                                                     0.1 * std::sin(2 * std::numbers::pi * (700 + 90 * c) * t)));
         }
     return b;
 }
 
-inline void writeWav(const fs::path& file, const AudioBuffer& audio, int rate, AudioFormat::Bits bits = AudioFormat::Bits::Float32) {
+inline void writeWav(const fs::path& file, const AudioBuffer& audio, int rate,
+                     AudioFormat::Bits bits = AudioFormat::Bits::Float32) {
     AudioWriter writer(file, rate, audio.channels(), {AudioFormat::Container::Wav, bits});
     writer.write(audio);
     writer.commit();
@@ -127,23 +132,30 @@ inline Run run(const std::string& command) {
 /// Largest difference of two buffers of the same shape, dBFS.
 inline double differenceDb(const AudioBuffer& a, const AudioBuffer& b) {
     double peak = 0;
-    for (size_t i = 0; i < a.samples().size(); ++i) peak = std::max(peak, std::fabs(double(a.samples()[i]) - double(b.samples()[i])));
+    for (size_t i = 0; i < a.samples().size(); ++i)
+        peak = std::max(peak, std::fabs(double(a.samples()[i]) - double(b.samples()[i])));
     return toDb(peak);
 }
 
 /// A whole separation in memory: one buffer per stem given.
-inline IsolationSettings strength(double depth, double firmness = 0, double onsetGuard = 0, double steadiness = 0, BandBias bias = {}) {
+inline IsolationSettings strength(double depth, double firmness = 0, double onsetGuard = 0, double steadiness = 0,
+                                  BandBias bias = {}) {
     IsolationSettings s;
-    s.depth = depth, s.firmness = firmness, s.onsetGuard = onsetGuard, s.steadiness = steadiness, s.bandBias = std::move(bias);
+    s.depth = depth, s.firmness = firmness, s.onsetGuard = onsetGuard, s.steadiness = steadiness,
+    s.bandBias = std::move(bias);
     return s;
 }
 
-inline std::vector<AudioBuffer> separated(const std::shared_ptr<Network>& network, const AudioBuffer& x, int rate = 48000, const EngineOptions& options = {}) {
+inline std::vector<AudioBuffer> separated(const std::shared_ptr<Network>& network, const AudioBuffer& x,
+                                          int rate = 48000, const EngineOptions& options = {}) {
     BufferSource source(x, rate);
     std::vector<AudioBuffer> all(stemsGiven(network->card(), options).size(), AudioBuffer(x.channels(), 0));
-    separate(source, network, options, [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>& stems) {
-        for (size_t s = 0; s < stems.size(); ++s) all[s].append(stems[s]);
-    }, Progress{});
+    separate(
+        source, network, options,
+        [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>& stems) {
+            for (size_t s = 0; s < stems.size(); ++s) all[s].append(stems[s]);
+        },
+        Progress{});
     return all;
 }
 

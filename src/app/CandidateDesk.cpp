@@ -7,7 +7,8 @@ namespace rivlen {
 CandidateDesk::CandidateDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller) {
     connect(&controller, &Controller::sessionChanged, this, &CandidateDesk::changed);
     connect(&controller, &Controller::reelOpened, this, [this] {
-        if (m_blind && (!m_controller.reel() || m_controller.reel()->id != m_reel)) endBlind();  // its candidates belong to another reel
+        if (m_blind && (!m_controller.reel() || m_controller.reel()->id != m_reel))
+            endBlind();  // its candidates belong to another reel
     });
 }
 
@@ -39,7 +40,10 @@ void CandidateDesk::keep(int candidate) {
 void CandidateDesk::use(int candidate) {
     if (m_blind) return hearLabel(candidate);
     if (at(candidate))
-        m_controller.editReel("Use candidate " + letter(candidate), [&](Reel& r) { r.setIsolation(IsolationSettings(r.candidates[size_t(candidate)]->settings)); }, "candidate");
+        m_controller.editReel(
+            "Use candidate " + letter(candidate),
+            [&](Reel& r) { r.setIsolation(IsolationSettings(r.candidates[size_t(candidate)]->settings)); },
+            "candidate");
 }
 
 void CandidateDesk::rename(int candidate, const QString& name) {
@@ -49,7 +53,8 @@ void CandidateDesk::rename(int candidate, const QString& name) {
 }
 
 void CandidateDesk::drop(int candidate) {
-    m_controller.editReel("Drop candidate " + letter(candidate), [&](Reel& r) { r.candidates[size_t(candidate)].reset(); });
+    m_controller.editReel("Drop candidate " + letter(candidate),
+                          [&](Reel& r) { r.candidates[size_t(candidate)].reset(); });
 }
 
 void CandidateDesk::copyTo(int candidate, int region) {
@@ -112,7 +117,9 @@ QString CandidateDesk::endBlind() {
     QString text = "Blind comparison ended without a choice.";
     if (ended.rounds() > 0)
         text = QString("You preferred %1 in %2 of %3 rounds; chance alone does as much in %4 % of cases.")
-                   .arg(letter(ended.favourite())).arg(ended.timesPreferred(ended.favourite())).arg(ended.rounds())
+                   .arg(letter(ended.favourite()))
+                   .arg(ended.timesPreferred(ended.favourite()))
+                   .arg(ended.rounds())
                    .arg(100 * ended.byChance(), 0, 'f', ended.byChance() < 0.1 ? 1 : 0);
     emit m_controller.done(text);
     emit changed();

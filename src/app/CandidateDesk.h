@@ -35,8 +35,8 @@ public:
     const BlindTest* blind() const { return m_blind ? &*m_blind : nullptr; }
     int heardLabel() const { return m_label; }
     void hearLabel(int label);
-    void prefer();      ///< the label heard
-    QString endBlind(); ///< the result in words
+    void prefer();       ///< the label heard
+    QString endBlind();  ///< the result in words
 
 signals:
     void changed();

@@ -11,8 +11,8 @@
 #include <cmath>
 
 #include "app/views/PanelParts.h"
-#include "core/media/Timecode.h"
 #include "core/media/MediaReader.h"
+#include "core/media/Timecode.h"
 #include "core/session/Conform.h"
 
 namespace rivlen {
@@ -21,7 +21,8 @@ namespace {
 
 class ConformDialog : public QDialog {
 public:
-    ConformDialog(Controller& controller, std::string id, const QString& file, QWidget* parent) : QDialog(parent), m_controller(controller), m_id(std::move(id)), m_file(file) {
+    ConformDialog(Controller& controller, std::string id, const QString& file, QWidget* parent)
+        : QDialog(parent), m_controller(controller), m_id(std::move(id)), m_file(file) {
         const Reel& reel = *controller.session().reel(m_id);
         setObjectName("conform");
         setWindowTitle("A newer version of " + QString::fromStdString(reel.name));
@@ -54,7 +55,8 @@ public:
         column->addWidget(m_table, 1);
         auto* buttons = new QHBoxLayout;
         auto* cancel = makeSmallButton("conformCancel", "Cancel", "Leaves everything as it is");
-        m_lay = makeSmallButton("conformLay", "Lay it in", "Replaces the file; the settings follow their sound. It can be undone");
+        m_lay = makeSmallButton("conformLay", "Lay it in",
+                                "Replaces the file; the settings follow their sound. It can be undone");
         buttons->addStretch();
         buttons->addWidget(cancel);
         buttons->addWidget(m_lay);
@@ -63,7 +65,9 @@ public:
         connect(cancel, &QPushButton::clicked, this, &QDialog::close);
         connect(m_lay, &QPushButton::clicked, this, &ConformDialog::layIn);
         connect(m_how, &QComboBox::currentIndexChanged, this, &ConformDialog::list);
-        connect(&controller, &Controller::sessionChanged, this, [this] { if (!m_controller.session().reel(m_id)) close(); });
+        connect(&controller, &Controller::sessionChanged, this, [this] {
+            if (!m_controller.session().reel(m_id)) close();
+        });
         begin(reel);
     }
     ~ConformDialog() override { m_queue.cancelAll(); }
@@ -76,36 +80,45 @@ private:
             std::optional<std::vector<AlignedStretch>> byTimecode;
         };
         const auto answer = std::make_shared<Answer>();
-        m_queue.submit("Comparing versions",
+        m_queue.submit(
+            "Comparing versions",
             [this, answer, source = reel.source, file = m_file](Progress& progress) {
                 MediaReader older(source), newer(toPath(file));
                 const auto &a = older.info(), &b = newer.info();
-                if (a.timecodeSeconds && b.timecodeSeconds) answer->byTimecode = alignedByTimecode(*a.timecodeSeconds, a.duration(), *b.timecodeSeconds, b.duration());
+                if (a.timecodeSeconds && b.timecodeSeconds)
+                    answer->byTimecode =
+                        alignedByTimecode(*a.timecodeSeconds, a.duration(), *b.timecodeSeconds, b.duration());
                 Progress shown(progress, 0, 1);
                 shown.onProgress = [this, &progress](double f) {
                     progress.report(f);
-                    QMetaObject::invokeMethod(this, [this, f] { m_bar->setValue(int(1000 * f)); }, Qt::QueuedConnection);
+                    QMetaObject::invokeMethod(
+                        this, [this, f] { m_bar->setValue(int(1000 * f)); }, Qt::QueuedConnection);
                 };
                 answer->bySound = align(older, newer, shown);
             },
             [this, answer](const JobQueue::Outcome& o) {
                 if (o.cancelled) return;
-                QMetaObject::invokeMethod(this, [this, answer, o] {
-                    m_bar->hide();
-                    if (!o.done) {
-                        m_text->setText(QString::fromStdString(o.error));
-                        return;
-                    }
-                    m_bySound = answer->bySound;
-                    m_byTimecode = answer->byTimecode;
-                    if (!m_byTimecode) m_how->removeItem(1);
-                    m_ready = true;
-                    list();
-                }, Qt::QueuedConnection);
+                QMetaObject::invokeMethod(
+                    this,
+                    [this, answer, o] {
+                        m_bar->hide();
+                        if (!o.done) {
+                            m_text->setText(QString::fromStdString(o.error));
+                            return;
+                        }
+                        m_bySound = answer->bySound;
+                        m_byTimecode = answer->byTimecode;
+                        if (!m_byTimecode) m_how->removeItem(1);
+                        m_ready = true;
+                        list();
+                    },
+                    Qt::QueuedConnection);
             });
     }
 
-    const std::vector<AlignedStretch>& stretches() const { return m_how->currentIndex() == 1 && m_byTimecode ? *m_byTimecode : m_bySound; }
+    const std::vector<AlignedStretch>& stretches() const {
+        return m_how->currentIndex() == 1 && m_byTimecode ? *m_byTimecode : m_bySound;
+    }
 
     void list() {
         if (!m_ready) return;
@@ -117,9 +130,13 @@ private:
             const auto& s = all[size_t(i)];
             whole += s.to - s.from;
             if (s.found) found += s.to - s.from;
-            const QString texts[] = {time(s.from) + " – " + time(s.to), s.found ? time(s.from + s.shift) : QString("new"),
-                                     !s.found ? QString() : std::fabs(s.shift) < 5e-4 ? QString("nothing") : QString("%1 s %2").arg(std::fabs(s.shift), 0, 'f', 3).arg(s.shift > 0 ? "earlier" : "later"),
-                                     s.found && m_how->currentIndex() == 0 ? QString("%1 %").arg(std::lround(100 * s.likeness)) : QString()};
+            const QString texts[] = {
+                time(s.from) + " – " + time(s.to), s.found ? time(s.from + s.shift) : QString("new"),
+                !s.found ? QString()
+                : std::fabs(s.shift) < 5e-4
+                    ? QString("nothing")
+                    : QString("%1 s %2").arg(std::fabs(s.shift), 0, 'f', 3).arg(s.shift > 0 ? "earlier" : "later"),
+                s.found && m_how->currentIndex() == 0 ? QString("%1 %").arg(std::lround(100 * s.likeness)) : QString()};
             for (int c = 0; c < 4; ++c) {
                 auto* item = new QTableWidgetItem(texts[c]);
                 if (!s.found) item->setForeground(theme::attention);
@@ -129,10 +146,17 @@ private:
         const Reel* reel = m_controller.session().reel(m_id);
         if (!reel) return;
         const Conformed result = conform(*reel, all);
-        const QString regions = result.regionsKept + result.regionsLost == 0 ? QString("There are no regions to move.")
-                                                                             : QString("Regions that follow: %1; lost with their sound: %2.").arg(result.regionsKept).arg(result.regionsLost);
-        m_text->setText(found <= 0 ? QString("Nothing of the reel was found in %1: it may be another recording. Laid in, it keeps only the settings for the whole reel.").arg(QFileInfo(m_file).fileName())
-                                   : QString("%1 % of the newer version was there before. %2").arg(std::lround(100 * found / std::max(whole, 1e-9))).arg(regions));
+        const QString regions = result.regionsKept + result.regionsLost == 0
+                                    ? QString("There are no regions to move.")
+                                    : QString("Regions that follow: %1; lost with their sound: %2.")
+                                          .arg(result.regionsKept)
+                                          .arg(result.regionsLost);
+        m_text->setText(found <= 0 ? QString("Nothing of the reel was found in %1: it may be another recording. Laid "
+                                             "in, it keeps only the settings for the whole reel.")
+                                         .arg(QFileInfo(m_file).fileName())
+                                   : QString("%1 % of the newer version was there before. %2")
+                                         .arg(std::lround(100 * found / std::max(whole, 1e-9)))
+                                         .arg(regions));
         m_lay->setEnabled(true);
     }
 

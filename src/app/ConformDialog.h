@@ -6,8 +6,8 @@
 
 namespace rivlen {
 
-/// Compares a newer version of a reel's recording with it in the background, shows what was found and lays it in with the settings following.
-/// Not modal; closes itself.
+/// Compares a newer version of a reel's recording with it in the background, shows what was found and lays it in with
+/// the settings following. Not modal; closes itself.
 void openConformDialog(Controller& controller, const std::string& reelId, const QString& file, QWidget* parent);
 
 }  // namespace rivlen

@@ -17,8 +17,11 @@ Controller::Controller(std::unique_ptr<Device> device, QObject* parent) : QObjec
     m_loudness.setInterval(250);
     connect(&m_loudness, &QTimer::timeout, this, &Controller::measureLoudness);
     m_repair.setSingleShot(true);
-    m_repair.setInterval(1500);  // while an amount is being looked for, its loop is treated at once; the whole reel follows
-    connect(&m_repair, &QTimer::timeout, this, [this] { if (reel()) repair(reel()->id); });
+    m_repair.setInterval(
+        1500);  // while an amount is being looked for, its loop is treated at once; the whole reel follows
+    connect(&m_repair, &QTimer::timeout, this, [this] {
+        if (reel()) repair(reel()->id);
+    });
 }
 
 Controller::~Controller() {
@@ -29,9 +32,12 @@ Controller::~Controller() {
 }
 
 void Controller::later(int sessionNumber, std::function<void()> f) {
-    QMetaObject::invokeMethod(this, [this, sessionNumber, f = std::move(f)] {
-        if (sessionNumber == m_sessionNumber) f();
-    }, Qt::QueuedConnection);
+    QMetaObject::invokeMethod(
+        this,
+        [this, sessionNumber, f = std::move(f)] {
+            if (sessionNumber == m_sessionNumber) f();
+        },
+        Qt::QueuedConnection);
 }
 
 void Controller::changed() {
@@ -74,7 +80,9 @@ bool Controller::openSession(const QString& file) {
 
 bool Controller::saveSession(const QString& file) {
     try {
-        m_history.remember([&](Session& s) { if (s.name == "Untitled") s.name = QFileInfo(file).completeBaseName().toStdString(); });
+        m_history.remember([&](Session& s) {
+            if (s.name == "Untitled") s.name = QFileInfo(file).completeBaseName().toStdString();
+        });
         rivlen::saveSession(session(), toPath(file));
     } catch (const Error& e) {
         emit notice(QString::fromStdString(e.what()));
@@ -105,7 +113,9 @@ void Controller::selectReel(const std::string& id) {
     openCurrent();
 }
 
-void Controller::relink(const std::string& id, const QString& file) { replaceSource(id, file, [](Reel&) {}); }
+void Controller::relink(const std::string& id, const QString& file) {
+    replaceSource(id, file, [](Reel&) {});
+}
 
 void Controller::replaceSource(const std::string& id, const QString& file, const std::function<void(Reel&)>& change) {
     try {
@@ -135,7 +145,12 @@ void Controller::setStage(const std::string& stage) {
 void Controller::editReel(const QString& name, const std::function<void(Reel&)>& change, const std::string& gesture) {
     std::optional<std::pair<double, double>> before;
     if (reel()) before = reel()->loop;
-    m_history.edit(name.toStdString(), [&](Session& s) { if (Reel* r = s.reel(s.current)) change(*r); }, gesture);
+    m_history.edit(
+        name.toStdString(),
+        [&](Session& s) {
+            if (Reel* r = s.reel(s.current)) change(*r);
+        },
+        gesture);
     endTrial();
     if (const Reel* r = reel()) {
         m_player.setStrength(r->course());
@@ -149,11 +164,14 @@ void Controller::editReel(const QString& name, const std::function<void(Reel&)>&
 }
 
 void Controller::rememberReel(const std::function<void(Reel&)>& change) {
-    m_history.remember([&](Session& s) { if (Reel* r = s.reel(s.current)) change(*r); });
+    m_history.remember([&](Session& s) {
+        if (Reel* r = s.reel(s.current)) change(*r);
+    });
     emit sessionChanged();
 }
 
-void Controller::editReels(const QString& name, const std::vector<std::string>& ids, const std::function<void(Reel&)>& change) {
+void Controller::editReels(const QString& name, const std::vector<std::string>& ids,
+                           const std::function<void(Reel&)>& change) {
     m_history.edit(name.toStdString(), [&](Session& s) {
         for (const auto& id : ids)
             if (Reel* r = s.reel(id)) change(*r);
@@ -161,11 +179,15 @@ void Controller::editReels(const QString& name, const std::vector<std::string>& 
     editReel("", [](Reel&) {});
 }
 
-void Controller::editDeliverables(const QString& name, const std::function<void(std::vector<Deliverable>&)>& change, const std::string& gesture) {
-    m_history.edit(name.toStdString(), [&](Session& s) {
-        if (s.deliverables.empty()) s.deliverables = usualDeliverables();
-        change(s.deliverables);
-    }, gesture);
+void Controller::editDeliverables(const QString& name, const std::function<void(std::vector<Deliverable>&)>& change,
+                                  const std::string& gesture) {
+    m_history.edit(
+        name.toStdString(),
+        [&](Session& s) {
+            if (s.deliverables.empty()) s.deliverables = usualDeliverables();
+            change(s.deliverables);
+        },
+        gesture);
     changed();
 }
 
@@ -181,7 +203,8 @@ void Controller::strengthToReels(const std::vector<std::string>& ids, const Isol
             }
     });
     editReel("", [](Reel&) {});
-    emit done(QString("%1 now %2 this strength.").arg(count == 1 ? QString("One reel") : QString("%1 reels").arg(count), count == 1 ? "has" : "have"));
+    emit done(QString("%1 now %2 this strength.")
+                  .arg(count == 1 ? QString("One reel") : QString("%1 reels").arg(count), count == 1 ? "has" : "have"));
 }
 
 StrengthCourse courseWith(const Reel& reel, const IsolationSettings& settings) {
@@ -270,7 +293,8 @@ void Controller::readReel(const Reel& reel) {
     state.reading = true;
     state.levels = std::make_shared<LevelTrack>(1);
     const int number = m_sessionNumber;
-    m_quick.submit("Reading " + reel.name,
+    m_quick.submit(
+        "Reading " + reel.name,
         [this, number, id = reel.id, source = reel.source, levels = state.levels](Progress& progress) {
             MediaReader reader(source);
             later(number, [this, id, info = reader.info()] {
@@ -322,7 +346,8 @@ void Controller::openCurrent() {
 }
 
 std::filesystem::path Controller::storeFolder(const Reel& reel) const {
-    return StemStore::folderFor(splitFile(reel), forQuality(findNetwork(reel.network), reel.quality).sha256, reel.quality);
+    return StemStore::folderFor(splitFile(reel), forQuality(findNetwork(reel.network), reel.quality).sha256,
+                                reel.quality);
 }
 
 std::shared_ptr<StemStore> Controller::finishedStems(const Reel& reel) {

@@ -34,7 +34,7 @@ struct ReelState {
     std::shared_ptr<StemStore> stems;
     bool reading = false, splitting = false, missing = false;
     int splitJob = 0;
-    double speed = 0;  ///< of the split done last, as a multiple of real time; 0: not known
+    double speed = 0;                ///< of the split done last, as a multiple of real time; 0: not known
     std::map<int, double> loudness;  ///< LUFS by Heard, for level match
     /// LUFS of Result and Leftovers at the present strength and the candidates', so that switching needs no waiting.
     using Matched = std::vector<std::pair<StrengthCourse, std::pair<double, double>>>;
@@ -78,21 +78,23 @@ public:
     void newSession();
     bool openSession(const QString& file);
     bool saveSession(const QString& file);
-    /// Adds recordings, in the order of their names; of folders and the folders in them all that may be recordings. What cannot be read is
-    /// reported in one line and leaves the session as it was.
+    /// Adds recordings, in the order of their names; of folders and the folders in them all that may be recordings.
+    /// What cannot be read is reported in one line and leaves the session as it was.
     void addFiles(const QStringList& files);
     void removeReels(const std::vector<std::string>& ids);
     void removeReel(const std::string& id) { removeReels({id}); }
     void selectReel(const std::string& id);
     void relink(const std::string& id, const QString& file);
-    /// Lays another file under a reel in one step with changes to its settings, as when a newer version of the picture cut follows.
+    /// Lays another file under a reel in one step with changes to its settings, as when a newer version of the picture
+    /// cut follows.
     void replaceSource(const std::string& id, const QString& file, const std::function<void(Reel&)>& change);
     void setStage(const std::string& stage);
     void editReel(const QString& name, const std::function<void(Reel&)>& change, const std::string& gesture = "");
     /// Changes some reels in one step.
     void editReels(const QString& name, const std::vector<std::string>& ids, const std::function<void(Reel&)>& change);
     /// Changes the session's deliverables.
-    void editDeliverables(const QString& name, const std::function<void(std::vector<Deliverable>&)>& change, const std::string& gesture = "");
+    void editDeliverables(const QString& name, const std::function<void(std::vector<Deliverable>&)>& change,
+                          const std::string& gesture = "");
     /// Gives a strength for a stem to the whole of some reels, in one step.
     void strengthToReels(const std::vector<std::string>& ids, const IsolationSettings& settings);
     void endGesture() { m_history.endGesture(); }
@@ -122,7 +124,7 @@ public:
     void tryVersions(Player::OpenSource source, Player::OpenSource recorded, Player::OpenSource removed);
 
     // ---- work ----
-    void split();        ///< separates the current reel in the background
+    void split();  ///< separates the current reel in the background
     void cancelSplit();
     /// The stems of a reel at its network and quality, when they were made before; null otherwise.
     std::shared_ptr<StemStore> finishedStems(const Reel& reel);
@@ -130,11 +132,12 @@ public:
     void installNetwork(const QString& card);
     void removeNetwork(const std::string& id);
     void stemsTouched();  ///< the current reel's stems read otherwise than before
-    void reopenStems();  ///< after another network or quality was chosen: finds what was split before
+    void reopenStems();   ///< after another network or quality was chosen: finds what was split before
     /// Writes the current reel's stems at its settings into a folder.
     void exportStems(const QString& folder, AudioFormat format);
 
-    /// For a desk's own queue: tells of a failure and calls changed on the window's thread, when the job still matters to the desk.
+    /// For a desk's own queue: tells of a failure and calls changed on the window's thread, when the job still matters
+    /// to the desk.
     JobQueue::Finished ending(QObject* desk, std::function<bool()> matters, std::function<void()> changed);
 
     // ---- hearing ----
@@ -149,8 +152,8 @@ public:
     void removeLoop();
     /// Plays the current reel at settings that do not become part of the document, for as long as nothing is edited.
     void tryIsolation(const IsolationSettings& settings);
-    /// Plays the current reel with other stems at a strength, with a gain for Result, until the reel's own are attached again by
-    /// endTrial() or an edit.
+    /// Plays the current reel with other stems at a strength, with a gain for Result, until the reel's own are attached
+    /// again by endTrial() or an edit.
     void tryStems(std::shared_ptr<StemStore> stems, const StrengthCourse& course, float resultGain);
     void endTrial();
     bool trying() const { return m_trying; }
@@ -165,11 +168,11 @@ public:
     void recover();
 
 signals:
-    void sessionChanged();       ///< anything in the document
-    void reelOpened();           ///< another reel is current, or its file has been read
-    void stemsChanged();         ///< a separation began, grew or ended
+    void sessionChanged();  ///< anything in the document
+    void reelOpened();      ///< another reel is current, or its file has been read
+    void stemsChanged();    ///< a separation began, grew or ended
     void heardChanged();
-    void networksChanged();      ///< one was installed or removed
+    void networksChanged();                ///< one was installed or removed
     void notice(const QString& sentence);  ///< something the user must know, in one line
     void done(const QString& sentence);    ///< something was finished
 
@@ -177,7 +180,8 @@ private:
     void changed();
     void afterHistory();
     void openCurrent();
-    void addReel(const QString& file, const QString& group, const MediaInfo& info, bool last, const std::string& gesture);
+    void addReel(const QString& file, const QString& group, const MediaInfo& info, bool last,
+                 const std::string& gesture);
     void readReel(const Reel& reel);
     void diagnoseReel(const Reel& reel);
     void attachStems(const std::string& id);
@@ -198,16 +202,16 @@ private:
     std::map<std::string, ReelState> m_states;
     Player m_player;
     QString m_file;
-    std::string m_opened;  ///< id of the reel in the player
+    std::string m_opened;            ///< id of the reel in the player
     std::filesystem::path m_played;  ///< the file that it plays; empty: versions that are tried
     bool m_levelMatch = true, m_blind = false, m_trying = false;
     std::optional<std::pair<double, double>> m_audition;
     std::atomic<int> m_sessionNumber{0};  ///< work begun for another session is not delivered to this one
     QTimer m_autosave, m_loudness, m_repair;
-    std::string m_splitAfterRepair;  ///< id of the reel that is to be split once its treatments are through
+    std::string m_splitAfterRepair;      ///< id of the reel that is to be split once its treatments are through
     std::shared_ptr<Network> m_network;  ///< kept loaded between splits; touched by the job thread only
-    JobQueue m_jobs;   ///< splitting and exporting
-    JobQueue m_quick;  ///< reading and measuring, so that they need not wait for a split
+    JobQueue m_jobs;                     ///< splitting and exporting
+    JobQueue m_quick;                    ///< reading and measuring, so that they need not wait for a split
     std::vector<JobQueue*> m_watched;
     JobQueue m_looking;  ///< looking for faults, which nothing waits for
 };

@@ -45,8 +45,11 @@ void Controller::playVersions() {
     state.repaired = chain.empty() ? std::nullopt : RepairedFile::find(r->source, chain);
     state.repairedLevels = state.repaired ? state.repaired->levels() : nullptr;
     const auto work = workFile(*r);
-    const auto opens = [](const std::filesystem::path& file) { return [file] { return std::make_unique<MediaReader>(file); }; };
-    if (work != m_played) m_player.setVersions(opens(work), work == r->source ? Player::OpenSource() : opens(r->source));
+    const auto opens = [](const std::filesystem::path& file) {
+        return [file] { return std::make_unique<MediaReader>(file); };
+    };
+    if (work != m_played)
+        m_player.setVersions(opens(work), work == r->source ? Player::OpenSource() : opens(r->source));
     m_played = work;
     const bool treated = work != r->source || !chain.empty();
     if (!treated && (m_player.heard() == Heard::Recorded || m_player.heard() == Heard::Removed)) hear(Heard::Source);
@@ -75,8 +78,11 @@ void Controller::repair(const std::string& id) {
     if (!repairPending(*r)) return repairStems(*r);
     m_jobs.cancel(state.repairJob);
     const int number = m_sessionNumber;
-    state.repairJob = m_jobs.submit("Repairing " + r->name,
-        [source = r->source, chain = r->recordingTreatments(), found = findings(*r)](Progress& progress) { RepairedFile::make(source, chain, found, progress); },
+    state.repairJob = m_jobs.submit(
+        "Repairing " + r->name,
+        [source = r->source, chain = r->recordingTreatments(), found = findings(*r)](Progress& progress) {
+            RepairedFile::make(source, chain, found, progress);
+        },
         [this, number, id](const JobQueue::Outcome& o) {
             later(number, [this, id, o] {
                 if (!o.done && !o.cancelled) emit notice(QString::fromStdString(o.error));
@@ -99,8 +105,10 @@ void Controller::repairStems(const Reel& reel) {
     if (!reel.treatsStems() || !state.stems || !state.stems->finished() || state.repairedStems) return;
     m_jobs.cancel(state.repairJob);
     const int number = m_sessionNumber;
-    state.repairJob = m_jobs.submit("Repairing stems of " + reel.name,
-        [file = splitFile(reel), stems = state.stems, treatments = reel.treatments, found = findings(reel)](Progress& progress) { RepairedStems::make(file, *stems, treatments, found, progress); },
+    state.repairJob = m_jobs.submit(
+        "Repairing stems of " + reel.name,
+        [file = splitFile(reel), stems = state.stems, treatments = reel.treatments, found = findings(reel)](
+            Progress& progress) { RepairedStems::make(file, *stems, treatments, found, progress); },
         [this, number, id = reel.id](const JobQueue::Outcome& o) {
             later(number, [this, id, o] {
                 if (!o.done && !o.cancelled) emit notice(QString::fromStdString(o.error));

@@ -7,8 +7,8 @@
 #include "app/Controller.h"
 #include "core/audio/Decibel.h"
 #include "core/base/Error.h"
-#include "core/loudness/Loudness.h"
 #include "core/isolation/Isolator.h"
+#include "core/loudness/Loudness.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
@@ -36,7 +36,8 @@ void Controller::split() {
         card = forQuality(findNetwork(r->network), r->quality);
         folder = storeFolder(*r);
         m_player.setStems(nullptr);
-        state.stems = StemStore::create(folder, {kStemNames, state.info->sampleRate, state.info->channels, state.info->frames, separatesRoom(card)});
+        state.stems = StemStore::create(folder, {kStemNames, state.info->sampleRate, state.info->channels,
+                                                 state.info->frames, separatesRoom(card)});
     } catch (const Error& e) {
         emit notice(QString::fromStdString(e.what()));
         return;
@@ -46,8 +47,10 @@ void Controller::split() {
     state.speed = 0;
     const int number = m_sessionNumber;
     const auto factor = std::make_shared<double>(0.0);
-    state.splitJob = m_jobs.submit("Splitting " + r->name,
-        [this, number, factor, source = splitFile(*r), store = state.stems, card, fine = r->quality != "quick"](Progress& progress) {
+    state.splitJob = m_jobs.submit(
+        "Splitting " + r->name,
+        [this, number, factor, source = splitFile(*r), store = state.stems, card,
+         fine = r->quality != "quick"](Progress& progress) {
             if (!m_network || m_network->card().sha256 != card.sha256) m_network = loadNetwork(card);
             const auto start = std::chrono::steady_clock::now();
             MediaReader reader(source);
@@ -55,12 +58,16 @@ void Controller::split() {
             options.quality = fine ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick;
             const bool room = store->shape().room;
             options.stems = room ? withRoom(card, kStemNames) : kStemNames;
-            separate(reader, m_network, options, [&](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
-                store->append(gathered(source, stems, room));
-                later(number, [this] { emit stemsChanged(); });
-            }, progress);
+            separate(
+                reader, m_network, options,
+                [&](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+                    store->append(gathered(source, stems, room));
+                    later(number, [this] { emit stemsChanged(); });
+                },
+                progress);
             store->finish();
-            *factor = double(reader.frames()) / reader.sampleRate() / std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+            *factor = double(reader.frames()) / reader.sampleRate() /
+                      std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
         },
         [this, number, factor, id = r->id, folder, name = r->name](const JobQueue::Outcome& o) {
             std::error_code ignored;
@@ -83,28 +90,34 @@ void Controller::split() {
 
 void Controller::diagnoseReel(const Reel& reel) {
     const int number = m_sessionNumber;
-    m_looking.submit("Looking for faults in " + reel.name, [this, number, id = reel.id, source = reel.source](Progress& progress) {
-        MediaReader reader(source);
-        const auto diagnosis = diagnose(reader, progress);
-        later(number, [this, id, source, diagnosis] {
-            const Reel* r = session().reel(id);
-            if (!r || r->source != source) return;  // relinked meanwhile
-            m_states[id].diagnosis = diagnosis;
-            if (id == session().current && repairPending(*r)) m_repair.start();
-            emit reelOpened();
+    m_looking.submit(
+        "Looking for faults in " + reel.name,
+        [this, number, id = reel.id, source = reel.source](Progress& progress) {
+            MediaReader reader(source);
+            const auto diagnosis = diagnose(reader, progress);
+            later(number, [this, id, source, diagnosis] {
+                const Reel* r = session().reel(id);
+                if (!r || r->source != source) return;  // relinked meanwhile
+                m_states[id].diagnosis = diagnosis;
+                if (id == session().current && repairPending(*r)) m_repair.start();
+                emit reelOpened();
+            });
+        },
+        [this, number](const JobQueue::Outcome& o) {
+            if (!o.done && !o.cancelled) later(number, [this, o] { emit notice(QString::fromStdString(o.error)); });
         });
-    }, [this, number](const JobQueue::Outcome& o) {
-        if (!o.done && !o.cancelled) later(number, [this, o] { emit notice(QString::fromStdString(o.error)); });
-    });
 }
 
 JobQueue::Finished Controller::ending(QObject* desk, std::function<bool()> matters, std::function<void()> changed) {
     return [this, desk, matters = std::move(matters), changed = std::move(changed)](const JobQueue::Outcome& o) {
-        QMetaObject::invokeMethod(desk, [this, matters, changed, o] {
-            if (!matters()) return;
-            if (!o.done && !o.cancelled) emit notice(QString::fromStdString(o.error));
-            changed();
-        }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            desk,
+            [this, matters, changed, o] {
+                if (!matters()) return;
+                if (!o.done && !o.cancelled) emit notice(QString::fromStdString(o.error));
+                changed();
+            },
+            Qt::QueuedConnection);
     };
 }
 
@@ -121,10 +134,14 @@ bool fitsTheWindow(const NetworkCard& card) {
 void Controller::installNetwork(const QString& card) {
     const int number = m_sessionNumber;
     const auto installed = std::make_shared<std::string>();
-    m_quick.submit("Checking a network", [card, installed](Progress&) { *installed = rivlen::installNetwork(card.toStdString()).name; },
+    m_quick.submit(
+        "Checking a network",
+        [card, installed](Progress&) { *installed = rivlen::installNetwork(card.toStdString()).name; },
         [this, number, installed](const JobQueue::Outcome& o) {
             later(number, [this, installed, o] {
-                if (o.done) emit done(QString("The network %1 passed its check and is installed.").arg(QString::fromStdString(*installed)));
+                if (o.done)
+                    emit done(QString("The network %1 passed its check and is installed.")
+                                  .arg(QString::fromStdString(*installed)));
                 else if (!o.cancelled) emit notice(QString::fromStdString(o.error));
                 emit networksChanged();
             });
@@ -149,11 +166,14 @@ void Controller::exportStems(const QString& folder, AudioFormat format) {
         return;
     }
     const int number = m_sessionNumber;
-    m_jobs.submit("Exporting " + r->name,
-        [source = workFile(*r), store = state->stems, course = r->course(), format, folder, name = r->name](Progress& progress) {
+    m_jobs.submit(
+        "Exporting " + r->name,
+        [source = workFile(*r), store = state->stems, course = r->course(), format, folder,
+         name = r->name](Progress& progress) {
             MediaReader reader(source);
             auto stems = store->openAll();
-            StemFiles files({folder.toStdString(), name, format, false, course.uses("balance")}, store->shape().stems, reader.sampleRate(), reader.channels(), course);
+            StemFiles files({folder.toStdString(), name, format, false, course.uses("balance")}, store->shape().stems,
+                            reader.sampleRate(), reader.channels(), course);
             const int64_t block = reader.sampleRate() * 2;
             for (int64_t at = 0; at < reader.frames(); at += block) {
                 progress.throwIfCancelled();
@@ -165,7 +185,8 @@ void Controller::exportStems(const QString& folder, AudioFormat format) {
         },
         [this, number, folder, name = r->name](const JobQueue::Outcome& o) {
             later(number, [this, o, folder, name] {
-                if (o.done) emit done(QString("Exported the stems of %1 to %2.").arg(QString::fromStdString(name), folder));
+                if (o.done)
+                    emit done(QString("Exported the stems of %1 to %2.").arg(QString::fromStdString(name), folder));
                 else if (!o.cancelled) emit notice(QString::fromStdString(o.error));
             });
         });
@@ -196,15 +217,19 @@ void Controller::measureLoudness() {
     ReelState::Matched known;
     std::vector<StrengthCourse> all;
     const auto need = [&](const StrengthCourse& course) {
-        const auto before = std::find_if(state->matched.begin(), state->matched.end(), [&](const auto& m) { return m.first == course; });
+        const auto before = std::find_if(state->matched.begin(), state->matched.end(),
+                                         [&](const auto& m) { return m.first == course; });
         if (before != state->matched.end() && !contains(known, course)) known.push_back(*before);
-        else if (before == state->matched.end() && std::find(all.begin(), all.end(), course) == all.end()) all.push_back(course);
+        else if (before == state->matched.end() && std::find(all.begin(), all.end(), course) == all.end())
+            all.push_back(course);
     };
     need(r->course());
     for (const auto& c : r->candidates)
         if (c) need(courseWith(*r, c->settings));
-    m_quick.submit("Matching levels",
-        [this, number, id = r->id, source = workFile(*r), recorded = r->source, store = state->stems, all, known, from, to](Progress& progress) {
+    m_quick.submit(
+        "Matching levels",
+        [this, number, id = r->id, source = workFile(*r), recorded = r->source, store = state->stems, all, known, from,
+         to](Progress& progress) {
             MediaReader reader(source), untreated(recorded);
             auto stems = store->openAll();
             Isolator isolator(reader.channels(), reader.sampleRate());
@@ -212,10 +237,12 @@ void Controller::measureLoudness() {
             const int64_t margin = isolator.margin();
             const auto make = [&](size_t count) {
                 std::vector<LoudnessMeter> meters;
-                for (size_t i = 0; i < count; ++i) meters.emplace_back(reader.channels(), reader.sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
+                for (size_t i = 0; i < count; ++i)
+                    meters.emplace_back(reader.channels(), reader.sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
                 return meters;
             };
-            std::vector<LoudnessMeter> meters = make(kHeardCount), results = make(all.size()), leftovers = make(all.size());
+            std::vector<LoudnessMeter> meters = make(kHeardCount), results = make(all.size()),
+                                       leftovers = make(all.size());
             for (int64_t at = from; at < to; at += reader.sampleRate()) {
                 progress.throwIfCancelled();
                 const int64_t count = std::min<int64_t>(reader.sampleRate(), to - at);
@@ -227,16 +254,19 @@ void Controller::measureLoudness() {
                     const size_t wanted = stemPlace(all[i].base.stem);
                     auto out = isolator.apply(all[i], int(wanted), at, whole);
                     AudioBuffer rest = x;
-                    for (size_t n = 0; n < rest.samples().size(); ++n) rest.samples()[n] -= out.stems[wanted].samples()[n];
+                    for (size_t n = 0; n < rest.samples().size(); ++n)
+                        rest.samples()[n] -= out.stems[wanted].samples()[n];
                     results[i].add(out.result);
                     leftovers[i].add(rest);
                 }
-                for (size_t s = 0; s < kStemCount; ++s) meters[size_t(Heard::Dialogue) + s].add(whole.stems[s].slice(margin, count));
+                for (size_t s = 0; s < kStemCount; ++s)
+                    meters[size_t(Heard::Dialogue) + s].add(whole.stems[s].slice(margin, count));
             }
             std::map<int, double> loudness;
             for (int h = 0; h < kHeardCount; ++h) loudness[h] = meters[size_t(h)].integrated();
             ReelState::Matched matched = known;
-            for (size_t i = 0; i < all.size(); ++i) matched.push_back({all[i], {results[i].integrated(), leftovers[i].integrated()}});
+            for (size_t i = 0; i < all.size(); ++i)
+                matched.push_back({all[i], {results[i].integrated(), leftovers[i].integrated()}});
             later(number, [this, id, loudness, matched, from, to] {
                 if (!reel() || reel()->id != id || !m_levelMatch) return;
                 m_states[id].loudness = loudness;
@@ -257,9 +287,11 @@ void Controller::matchRecorded() {
     const auto work = workFile(r);
     if (work == r.source || !state.info) return;
     const int rate = state.info->sampleRate, number = m_sessionNumber;
-    const int64_t from = std::max<int64_t>(0, m_player.position() - int64_t(kMatchSeconds / 3 * rate)), to = std::min<int64_t>(state.info->frames, from + int64_t(kMatchSeconds * rate));
+    const int64_t from = std::max<int64_t>(0, m_player.position() - int64_t(kMatchSeconds / 3 * rate)),
+                  to = std::min<int64_t>(state.info->frames, from + int64_t(kMatchSeconds * rate));
     const auto gain = std::make_shared<double>(0.0);
-    m_quick.submit("Matching levels",
+    m_quick.submit(
+        "Matching levels",
         [work, recorded = r.source, from, to, rate, gain](Progress& progress) {
             double lufs[2];
             for (int i = 0; i < 2; ++i) {
@@ -271,12 +303,15 @@ void Controller::matchRecorded() {
                 }
                 lufs[i] = meter.integrated();
             }
-            *gain = std::isfinite(lufs[0]) && std::isfinite(lufs[1]) && lufs[1] > -60 ? std::clamp(lufs[0] - lufs[1], -12.0, 12.0) : 0;
+            *gain = std::isfinite(lufs[0]) && std::isfinite(lufs[1]) && lufs[1] > -60
+                        ? std::clamp(lufs[0] - lufs[1], -12.0, 12.0)
+                        : 0;
         },
         [this, number, id = r.id, gain](const JobQueue::Outcome& o) {
             later(number, [this, id, gain, o] {
                 if (!o.done && !o.cancelled) emit notice(QString::fromStdString(o.error));
-                if (o.done && m_levelMatch && reel() && reel()->id == id && !currentState()->stems) m_player.setMatchGain(Heard::Recorded, float(fromDb(*gain)));
+                if (o.done && m_levelMatch && reel() && reel()->id == id && !currentState()->stems)
+                    m_player.setMatchGain(Heard::Recorded, float(fromDb(*gain)));
             });
         });
 }
@@ -284,14 +319,16 @@ void Controller::matchRecorded() {
 void Controller::matchLevels(const StrengthCourse& course) {
     ReelState* state = currentState();
     if (!m_levelMatch || m_trying || !state || state->loudness.empty()) return;
-    const auto known = std::find_if(state->matched.begin(), state->matched.end(), [&](const auto& m) { return m.first == course; });
+    const auto known =
+        std::find_if(state->matched.begin(), state->matched.end(), [&](const auto& m) { return m.first == course; });
     if (known == state->matched.end()) return;  // measured in a moment; the gains before are nearer than none
     std::tie(state->loudness[int(Heard::Result)], state->loudness[int(Heard::Leftovers)]) = known->second;
     const double source = state->loudness.at(int(Heard::Source));
     for (int h = 1; h < kHeardCount; ++h) {
         const double own = state->loudness.at(h);
         // Silence is not amplified: a stem that is hardly there stays hardly there.
-        const double gain = std::isfinite(own) && own > -60 && std::isfinite(source) ? std::clamp(source - own, -12.0, 12.0) : 0.0;
+        const double gain =
+            std::isfinite(own) && own > -60 && std::isfinite(source) ? std::clamp(source - own, -12.0, 12.0) : 0.0;
         m_player.setMatchGain(Heard(h), float(fromDb(gain)));
     }
 }

@@ -9,15 +9,19 @@
 
 namespace rivlen {
 
-DispatchDesk::DispatchDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller), m_queue(std::make_unique<DeliveryQueue>(dataFolder() / "dispatch")) {
+DispatchDesk::DispatchDesk(Controller& controller, QObject* parent)
+    : QObject(parent), m_controller(controller), m_queue(std::make_unique<DeliveryQueue>(dataFolder() / "dispatch")) {
     m_queue->clearEnded();  // what was delivered before lies where it was delivered to
     controller.watch(&m_work);
     m_queue->onChange = [this] {
         if (m_told.exchange(true)) return;
-        QMetaObject::invokeMethod(this, [this] {
-            m_told = false;
-            emit changed();
-        }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this,
+            [this] {
+                m_told = false;
+                emit changed();
+            },
+            Qt::QueuedConnection);
     };
     connect(&controller, &Controller::sessionChanged, this, [this] {
         m_chosen = std::clamp(m_chosen, 0, std::max(0, int(deliverables().size()) - 1));
@@ -54,10 +58,14 @@ void DispatchDesk::choose(int index) {
     emit changed();
 }
 
-void DispatchDesk::edit(const QString& name, const std::function<void(Deliverable&)>& change, const std::string& gesture) {
-    m_controller.editDeliverables(name, [&](auto& all) {
-        if (m_chosen >= 0 && m_chosen < int(all.size())) change(all[size_t(m_chosen)]);
-    }, gesture);
+void DispatchDesk::edit(const QString& name, const std::function<void(Deliverable&)>& change,
+                        const std::string& gesture) {
+    m_controller.editDeliverables(
+        name,
+        [&](auto& all) {
+            if (m_chosen >= 0 && m_chosen < int(all.size())) change(all[size_t(m_chosen)]);
+        },
+        gesture);
 }
 
 void DispatchDesk::setOn(int index, bool on) {
@@ -68,7 +76,9 @@ void DispatchDesk::add() {
     m_controller.editDeliverables("Add deliverable", [&](auto& all) {
         Deliverable d = m_chosen >= 0 && m_chosen < int(all.size()) ? all[size_t(m_chosen)] : Deliverable();
         int number = 1;
-        const auto taken = [&](const std::string& name) { return std::any_of(all.begin(), all.end(), [&](const Deliverable& x) { return x.name == name; }); };
+        const auto taken = [&](const std::string& name) {
+            return std::any_of(all.begin(), all.end(), [&](const Deliverable& x) { return x.name == name; });
+        };
         do d.name = "deliverable " + std::to_string(++number);
         while (taken(d.name));
         all.push_back(d);
@@ -83,12 +93,15 @@ void DispatchDesk::remove() {
 }
 
 void DispatchDesk::useSet(const DeliverySet& set) {
-    m_controller.editDeliverables("Use set " + QString::fromStdString(set.name), [&](auto& all) { all = set.deliverables; });
+    m_controller.editDeliverables("Use set " + QString::fromStdString(set.name),
+                                  [&](auto& all) { all = set.deliverables; });
     choose(0);
 }
 
 void DispatchDesk::keepSet(const QString& name) {
-    if (tried([&] { saveOwnDeliverySet({name.trimmed().toStdString(), "", deliverables()}); })) emit m_controller.done(QString("The set \"%1\" is kept: it is among the sets from now on.").arg(name.trimmed()));
+    if (tried([&] { saveOwnDeliverySet({name.trimmed().toStdString(), "", deliverables()}); }))
+        emit m_controller.done(
+            QString("The set \"%1\" is kept: it is among the sets from now on.").arg(name.trimmed()));
 }
 
 void DispatchDesk::readSet(const QString& file) {
@@ -96,15 +109,18 @@ void DispatchDesk::readSet(const QString& file) {
 }
 
 void DispatchDesk::writeSet(const QString& file) {
-    if (tried([&] { writeDeliverySet({m_controller.session().name, "", deliverables()}, toPath(file)); })) emit m_controller.done(QString("The set is written to %1.").arg(file));
+    if (tried([&] { writeDeliverySet({m_controller.session().name, "", deliverables()}, toPath(file)); }))
+        emit m_controller.done(QString("The set is written to %1.").arg(file));
 }
 
 QString DispatchDesk::preview() const {
     if (m_chosen < 0 || m_chosen >= int(deliverables().size())) return {};
     try {
         const Reel* reel = m_controller.reel();
-        const auto names = deliveryFileNames(deliverables()[size_t(m_chosen)], m_controller.session().name, reel ? reel->name : "Reel", 2);
-        return QString::fromStdString(names.size() > 1 ? names.front() + " and " + std::to_string(names.size() - 1) + " more" : names.front());
+        const auto names = deliveryFileNames(deliverables()[size_t(m_chosen)], m_controller.session().name,
+                                             reel ? reel->name : "Reel", 2);
+        return QString::fromStdString(
+            names.size() > 1 ? names.front() + " and " + std::to_string(names.size() - 1) + " more" : names.front());
     } catch (const Error& e) {
         return QString::fromStdString(e.what());
     }
@@ -136,7 +152,9 @@ void DispatchDesk::dispatch(const QString& folder, bool allReels) {
 void DispatchDesk::dispatchSession(const QString& file, const QString& folder) {
     const bool fine = tried([&] {
         const Session session = loadSession(toPath(file));
-        if (session.reels.empty()) throw Error(Error::Kind::Usage, "The session \"" + file.toStdString() + "\" has no reels: add a recording to it first.");
+        if (session.reels.empty())
+            throw Error(Error::Kind::Usage,
+                        "The session \"" + file.toStdString() + "\" has no reels: add a recording to it first.");
         std::vector<Deliverable> wanted;
         for (const Deliverable& d : session.deliverables.empty() ? usualDeliverables() : session.deliverables)
             if (d.on) wanted.push_back(d);
@@ -161,27 +179,44 @@ void DispatchDesk::start() {
             throw;
         }
     };
-    m_work.submit("Dispatching", work, m_controller.ending(this, [] { return true; }, [this] {
-        emit changed();
-        if (busy()) return;
-        if (m_stopped) {
-            if (m_queue->waiting()) emit m_controller.done("Dispatch was stopped; Go on at Queue takes up where it stopped.");
-            return;
-        }
-        if (m_queue->waiting() && !m_queue->paused()) return start();  // came in while the last one ended
-        const auto all = reports();
-        const auto held = std::count_if(all.begin(), all.end(), [](const DeliveryReport& r) { return r.heldBack; });
-        size_t failed = 0;
-        QString why, folder;
-        for (const auto& t : m_queue->tasks()) {
-            failed += t.state == DeliveryTask::State::Failed;
-            if (t.state == DeliveryTask::State::Failed && why.isEmpty()) why = QString::fromStdString(t.error);
-            folder = QString::fromStdString(t.folder.filename().string());
-        }
-        if (failed) emit m_controller.notice(failed == 1 ? why : QString("%1 reels could not be delivered; the first: %2").arg(failed).arg(why));
-        else if (held) emit m_controller.notice(QString("%1 of %2 deliverables failed a check and were held back: see Queue, or the report in %3.").arg(held).arg(all.size()).arg(folder));
-        else if (!all.empty() && !m_queue->waiting()) emit m_controller.done(QString("%1 deliverables are in %2, all checks passed.").arg(all.size()).arg(folder));
-    }));
+    m_work.submit(
+        "Dispatching", work,
+        m_controller.ending(
+            this, [] { return true; },
+            [this] {
+                emit changed();
+                if (busy()) return;
+                if (m_stopped) {
+                    if (m_queue->waiting())
+                        emit m_controller.done("Dispatch was stopped; Go on at Queue takes up where it stopped.");
+                    return;
+                }
+                if (m_queue->waiting() && !m_queue->paused()) return start();  // came in while the last one ended
+                const auto all = reports();
+                const auto held =
+                    std::count_if(all.begin(), all.end(), [](const DeliveryReport& r) { return r.heldBack; });
+                size_t failed = 0;
+                QString why, folder;
+                for (const auto& t : m_queue->tasks()) {
+                    failed += t.state == DeliveryTask::State::Failed;
+                    if (t.state == DeliveryTask::State::Failed && why.isEmpty()) why = QString::fromStdString(t.error);
+                    folder = QString::fromStdString(t.folder.filename().string());
+                }
+                if (failed)
+                    emit m_controller.notice(
+                        failed == 1 ? why
+                                    : QString("%1 reels could not be delivered; the first: %2").arg(failed).arg(why));
+                else if (held)
+                    emit m_controller.notice(
+                        QString(
+                            "%1 of %2 deliverables failed a check and were held back: see Queue, or the report in %3.")
+                            .arg(held)
+                            .arg(all.size())
+                            .arg(folder));
+                else if (!all.empty() && !m_queue->waiting())
+                    emit m_controller.done(
+                        QString("%1 deliverables are in %2, all checks passed.").arg(all.size()).arg(folder));
+            }));
     emit changed();
 }
 
@@ -200,7 +235,9 @@ DispatchDesk::Standing DispatchDesk::standing() const {
     for (const auto& t : m_queue->tasks()) {
         const Reel& then = t.reel();
         if (!reel || then.id != reel->id || then.source != reel->source) continue;
-        const bool same = then.strength == reel->strength && then.treatments == reel->treatments && then.rebuild == reel->rebuild && then.network == reel->network && then.quality == reel->quality;
+        const bool same = then.strength == reel->strength && then.treatments == reel->treatments &&
+                          then.rebuild == reel->rebuild && then.network == reel->network &&
+                          then.quality == reel->quality;
         switch (t.state) {
             case DeliveryTask::State::Done: found = same ? Standing::Delivered : Standing::InWork; break;
             case DeliveryTask::State::HeldBack:
@@ -213,7 +250,9 @@ DispatchDesk::Standing DispatchDesk::standing() const {
 
 QString DispatchDesk::timeLeft() const {
     const auto jobs = m_work.status();
-    return jobs.empty() || jobs.front().secondsLeft < 0 || m_queue->paused() ? QString() : QString::fromStdString(formatDuration(jobs.front().secondsLeft));
+    return jobs.empty() || jobs.front().secondsLeft < 0 || m_queue->paused()
+               ? QString()
+               : QString::fromStdString(formatDuration(jobs.front().secondsLeft));
 }
 
 std::vector<DeliveryReport> DispatchDesk::reports() const {
@@ -226,14 +265,21 @@ void DispatchDesk::handOver(const QString& folder, double handles) {
     const Reel* reel = m_controller.reel();
     if (!reel) return void(emit m_controller.notice("Add a recording at Intake first."));
     const auto made = std::make_shared<std::string>();
-    m_work.submit("Handing over " + reel->name, [session = m_controller.session(), id = reel->id, to = toPath(folder), handles, made](Progress& progress) {
-        const Reel& r = *session.reel(id);
-        const ReelMaterial material = prepareReel(recipeOf(r), Progress(progress, 0, 0.5));
-        *made = handOverReel(session, r, material, handles, to, Progress(progress, 0.5, 1)).string();
-    }, m_controller.ending(this, [] { return true; }, [this, made] {
-        emit changed();
-        if (!made->empty()) emit m_controller.done(QString("Handed over in %1; MANIFEST.txt says what is what.").arg(QFileInfo(QString::fromStdString(*made)).fileName()));
-    }));
+    m_work.submit(
+        "Handing over " + reel->name,
+        [session = m_controller.session(), id = reel->id, to = toPath(folder), handles, made](Progress& progress) {
+            const Reel& r = *session.reel(id);
+            const ReelMaterial material = prepareReel(recipeOf(r), Progress(progress, 0, 0.5));
+            *made = handOverReel(session, r, material, handles, to, Progress(progress, 0.5, 1)).string();
+        },
+        m_controller.ending(
+            this, [] { return true; },
+            [this, made] {
+                emit changed();
+                if (!made->empty())
+                    emit m_controller.done(QString("Handed over in %1; MANIFEST.txt says what is what.")
+                                               .arg(QFileInfo(QString::fromStdString(*made)).fileName()));
+            }));
     emit changed();
 }
 

@@ -16,12 +16,13 @@ public:
     const std::vector<Deliverable>& deliverables() const;
     int chosen() const { return m_chosen; }  ///< index, or -1
     void choose(int index);
-    void edit(const QString& name, const std::function<void(Deliverable&)>& change, const std::string& gesture = "");  ///< of the chosen one
+    void edit(const QString& name, const std::function<void(Deliverable&)>& change,
+              const std::string& gesture = "");  ///< of the chosen one
     void setOn(int index, bool on);
     void add();
     void remove();
     void useSet(const DeliverySet& set);
-    void keepSet(const QString& name);       ///< as one of one's own
+    void keepSet(const QString& name);  ///< as one of one's own
     void readSet(const QString& file);
     void writeSet(const QString& file);
     /// The chosen one's file name for the present reel, or the sentence that says why there is none.
@@ -59,7 +60,7 @@ private:
     int m_chosen = 0;
     std::unique_ptr<DeliveryQueue> m_queue;
     std::atomic<bool> m_stopped{false};  ///< the work was cancelled; what waits goes on when it is asked to
-    std::atomic<bool> m_told{false};  ///< a change is on its way to the window
+    std::atomic<bool> m_told{false};     ///< a change is on its way to the window
     JobQueue m_work;
 };
 

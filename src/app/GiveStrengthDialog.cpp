@@ -35,9 +35,11 @@ GiveStrengthDialog::GiveStrengthDialog(Controller& controller, IsolationSettings
     column->setSpacing(10);
     QStringList values;
     for (const auto& p : isolationParameters())
-        if (m_settings.*p.value != p.neutral || p.value == &IsolationSettings::depth) values << QString("%1 %2").arg(p.name, QString::fromStdString(describeValue(p, m_settings.*p.value)));
+        if (m_settings.*p.value != p.neutral || p.value == &IsolationSettings::depth)
+            values << QString("%1 %2").arg(p.name, QString::fromStdString(describeValue(p, m_settings.*p.value)));
     if (!isNeutral(m_settings.bandBias)) values << "Band bias";
-    auto* what = new QLabel(QString("%1 for the %2 of:").arg(values.join(", "), QString::fromStdString(m_settings.stem)));
+    auto* what =
+        new QLabel(QString("%1 for the %2 of:").arg(values.join(", "), QString::fromStdString(m_settings.stem)));
     what->setFont(theme::font(14, QFont::DemiBold));
     what->setWordWrap(true);
     column->addWidget(what);
@@ -94,7 +96,8 @@ GiveStrengthDialog::~GiveStrengthDialog() { m_queue.cancelAll(); }
 void GiveStrengthDialog::measure() {
     // The reel itself comes first, since the others are likened to it.
     std::vector<size_t> order;
-    for (size_t i = 0; i < m_rows.size(); ++i) order.insert(m_rows[i].id == m_controller.session().current ? order.begin() : order.end(), i);
+    for (size_t i = 0; i < m_rows.size(); ++i)
+        order.insert(m_rows[i].id == m_controller.session().current ? order.begin() : order.end(), i);
     const auto model = std::make_shared<std::optional<Likeness>>();
     for (size_t i : order) {
         const Reel reel = *m_controller.session().reel(m_rows[i].id);
@@ -106,37 +109,48 @@ void GiveStrengthDialog::measure() {
         }
         StrengthCourse before = reel.strength[stemPlace(m_settings.stem)], after = before;
         after.base = m_settings;
-        m_queue.submit("Weighing " + reel.name, [this, i, reel, stems, before, after, model, file = m_controller.workFile(reel)](Progress& progress) {
-            MediaReader reader(file);
-            const int64_t length = std::min(reader.frames(), int64_t(kMost * reader.sampleRate())), first = (reader.frames() - length) / 2;
-            const int wanted = int(stemPlace(after.base.stem));
-            const auto cells = [&](const StrengthCourse& course) {
+        m_queue.submit(
+            "Weighing " + reel.name,
+            [this, i, reel, stems, before, after, model, file = m_controller.workFile(reel)](Progress& progress) {
+                MediaReader reader(file);
+                const int64_t length = std::min(reader.frames(), int64_t(kMost * reader.sampleRate())),
+                              first = (reader.frames() - length) / 2;
+                const int wanted = int(stemPlace(after.base.stem));
+                const auto cells = [&](const StrengthCourse& course) {
+                    progress.throwIfCancelled();
+                    auto readers = stems->openAll();
+                    return readSpanCells(reader, readers, course, wanted, first, length);
+                };
+                Row row{reel.id, {}, {}, {}, {}};
+                const SpanCells plain = cells({}), now = before.uses("room_keep") ? cells(before) : plain,
+                                then = after.uses("room_keep") ? cells(after) : plain;
+                const Likeness mine = likenessOf(plain);
+                if (!*model) *model = mine;
+                row.distance = distance(**model, mine);
+                row.before = Weigher(now).weigh(before);
                 progress.throwIfCancelled();
-                auto readers = stems->openAll();
-                return readSpanCells(reader, readers, course, wanted, first, length);
-            };
-            Row row{reel.id, {}, {}, {}, {}};
-            const SpanCells plain = cells({}), now = before.uses("room_keep") ? cells(before) : plain, then = after.uses("room_keep") ? cells(after) : plain;
-            const Likeness mine = likenessOf(plain);
-            if (!*model) *model = mine;
-            row.distance = distance(**model, mine);
-            row.before = Weigher(now).weigh(before);
-            progress.throwIfCancelled();
-            row.after = Weigher(then).weigh(after);
-            QMetaObject::invokeMethod(this, [this, i, row] {
-                m_rows[i] = row;
-                fill(i);
-                count();
-            }, Qt::QueuedConnection);
-        }, [this, i](const JobQueue::Outcome& o) {
-            QMetaObject::invokeMethod(this, [this, i, o] {
-                if (!o.done && !o.cancelled) {
-                    m_rows[i].hindrance = QString::fromStdString(o.error);
-                    fill(i);
-                }
-                count();
-            }, Qt::QueuedConnection);
-        });
+                row.after = Weigher(then).weigh(after);
+                QMetaObject::invokeMethod(
+                    this,
+                    [this, i, row] {
+                        m_rows[i] = row;
+                        fill(i);
+                        count();
+                    },
+                    Qt::QueuedConnection);
+            },
+            [this, i](const JobQueue::Outcome& o) {
+                QMetaObject::invokeMethod(
+                    this,
+                    [this, i, o] {
+                        if (!o.done && !o.cancelled) {
+                            m_rows[i].hindrance = QString::fromStdString(o.error);
+                            fill(i);
+                        }
+                        count();
+                    },
+                    Qt::QueuedConnection);
+            });
     }
 }
 
@@ -146,7 +160,12 @@ void GiveStrengthDialog::fill(size_t i) {
     const bool itself = row.id == m_controller.session().current;
     auto* name = m_table->item(int(i), kName);
     if (row.distance && !m_touched[i] && *row.distance < kAlike) name->setCheckState(Qt::Checked);
-    m_table->item(int(i), kSimilar)->setText(!row.hindrance.isEmpty() ? row.hindrance : itself ? QString("this one") : QString("%1, %2 dB apart").arg(*row.distance < kAlike ? "yes" : "no").arg(*row.distance, 0, 'f', 1));
+    m_table->item(int(i), kSimilar)
+        ->setText(
+            !row.hindrance.isEmpty() ? row.hindrance
+            : itself
+                ? QString("this one")
+                : QString("%1, %2 dB apart").arg(*row.distance < kAlike ? "yes" : "no").arg(*row.distance, 0, 'f', 1));
     if (row.before && row.after) {
         m_table->item(int(i), kSpill)->setText(change(row.before->spillDb, row.after->spillDb, 1, " dB"));
         m_table->item(int(i), kDamage)->setText(change(row.before->damage.total, row.after->damage.total, 0, ""));
@@ -157,7 +176,10 @@ void GiveStrengthDialog::count() {
     const size_t n = ticked().size();
     m_give->setText(n == 1 ? QString("Give it to one reel") : QString("Give it to %1 reels").arg(n));
     m_give->setEnabled(n > 0);
-    m_state->setText(busy() ? QString("Weighing the reels…") : QString("Measured over up to a minute of each reel. Similar ones are ticked; one undo takes all back."));
+    m_state->setText(
+        busy()
+            ? QString("Weighing the reels…")
+            : QString("Measured over up to a minute of each reel. Similar ones are ticked; one undo takes all back."));
 }
 
 std::vector<std::string> GiveStrengthDialog::ticked() const {

@@ -10,8 +10,8 @@
 
 namespace rivlen {
 
-/// Gives one strength to several reels: a table of all reels with spill and damage before and after, the similar ones ticked. What
-/// is measured is at most kMost of each reel, around its middle.
+/// Gives one strength to several reels: a table of all reels with spill and damage before and after, the similar ones
+/// ticked. What is measured is at most kMost of each reel, around its middle.
 class GiveStrengthDialog : public QDialog {
     Q_OBJECT
 public:
@@ -25,7 +25,7 @@ public:
         std::string id;
         std::optional<double> distance;  ///< from the current reel, dB
         std::optional<Weighing> before, after;
-        QString hindrance;               ///< why there are no figures
+        QString hindrance;  ///< why there are no figures
     };
     const std::vector<Row>& rows() const { return m_rows; }
     bool busy() const { return !m_queue.idle(); }

@@ -7,7 +7,9 @@
 
 namespace rivlen {
 
-HeardMeters::HeardMeters(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller) { restart(); }
+HeardMeters::HeardMeters(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller) {
+    restart();
+}
 
 void HeardMeters::restart() {
     m_meter.reset();
@@ -47,7 +49,9 @@ void HeardMeters::tick() {
     }
     m_quiet = false;
     double lr = 0, ll = 1e-12, rr = 1e-12;
-    for (size_t i = 0; i + 1 < m_last.size(); i += 2) lr += double(m_last[i]) * m_last[i + 1], ll += double(m_last[i]) * m_last[i], rr += double(m_last[i + 1]) * m_last[i + 1];
+    for (size_t i = 0; i + 1 < m_last.size(); i += 2)
+        lr += double(m_last[i]) * m_last[i + 1], ll += double(m_last[i]) * m_last[i],
+            rr += double(m_last[i + 1]) * m_last[i + 1];
     m_correlation = ll + rr < 1e-9 ? 1 : lr / std::sqrt(ll * rr);
     if (m_last.size() >= 2 * size_t(kSize)) {
         std::vector<float> x(kSize);
@@ -56,7 +60,8 @@ void HeardMeters::tick() {
         for (size_t i = 0; i < size_t(kSize); ++i) x[i] = 0.5f * (from[2 * i] + from[2 * i + 1]) * m_window[i];
         m_fft.forward(x, bins);
         for (size_t k = 0; k < bins.size(); ++k)  // a sine of full scale reads 0 dB: the window's sum is half its size
-            m_spectrum[k] = std::max({float(20 * std::log10(std::abs(bins[k]) * 4 / kSize + 1e-7f)), m_spectrum[k] - 2.0f, -120.0f});
+            m_spectrum[k] = std::max(
+                {float(20 * std::log10(std::abs(bins[k]) * 4 / kSize + 1e-7f)), m_spectrum[k] - 2.0f, -120.0f});
     }
     emit changed();
 }

@@ -9,7 +9,8 @@
 
 namespace rivlen {
 
-/// What is heard, measured as it plays: loudness, true peak, phase and spectrum. One for the whole window; whoever shows it listens to changed().
+/// What is heard, measured as it plays: loudness, true peak, phase and spectrum. One for the whole window; whoever
+/// shows it listens to changed().
 class HeardMeters : public QObject {
     Q_OBJECT
 public:
@@ -19,10 +20,10 @@ public:
     void tick();
     void restart();  ///< integrated loudness and the highest peak begin anew
 
-    double momentary() const { return m_momentary; }    ///< LUFS, 0.4 s; -infinity: silence
-    double shortTerm() const { return m_shortTerm; }    ///< LUFS, 3 s
-    double integrated() const { return m_integrated; }  ///< LUFS, since it began
-    double truePeak() const { return m_truePeak; }      ///< dBTP, since it began
+    double momentary() const { return m_momentary; }      ///< LUFS, 0.4 s; -infinity: silence
+    double shortTerm() const { return m_shortTerm; }      ///< LUFS, 3 s
+    double integrated() const { return m_integrated; }    ///< LUFS, since it began
+    double truePeak() const { return m_truePeak; }        ///< dBTP, since it began
     double correlation() const { return m_correlation; }  ///< -1 ... +1 over 0.3 s; 1 for silence
     static constexpr int kSize = 4096;
     /// dBFS of bins 0 ... kSize / 2, falling slowly.

@@ -19,7 +19,8 @@
 
 namespace rivlen {
 
-MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(parent), m_controller(controller), m_desks(controller) {
+MainWindow::MainWindow(Controller& controller, QWidget* parent)
+    : QMainWindow(parent), m_controller(controller), m_desks(controller) {
     setAcceptDrops(true);
     resize(1280, 800);
     auto* whole = new QWidget;
@@ -107,7 +108,9 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     stack->addWidget(m_weighStrip);
     stack->addLayout(below);
 
-    m_empty = new QLabel("Drop a mixed recording here, audio or video,\nor press Ctrl+I to choose one.\n\nRivlen takes it apart into dialogue, music and ambience, on this machine only.");
+    m_empty = new QLabel(
+        "Drop a mixed recording here, audio or video,\nor press Ctrl+I to choose one.\n\nRivlen takes it apart into "
+        "dialogue, music and ambience, on this machine only.");
     m_empty->setAlignment(Qt::AlignCenter);
     m_empty->setFont(theme::font(16));
     m_empty->setStyleSheet("color: #a79d8c");
@@ -117,13 +120,16 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
     m_table = new ReelTable(controller, m_desks.reels);
     m_centre->addWidget(m_table);
     connect(m_table, &ReelTable::closed, this, [this] { showTable(false); });
-    auto* dockable = new QMainWindow;  // so that the picture window docks beside the pictures and the transport keeps its width
+    auto* dockable =
+        new QMainWindow;  // so that the picture window docks beside the pictures and the transport keeps its width
     dockable->setWindowFlags(Qt::Widget);
     dockable->setCentralWidget(m_centre);
     m_dock = new PictureDock(controller, dockable);
     dockable->addDockWidget(Qt::LeftDockWidgetArea, m_dock);
 
-    const auto toggleDifference = [this] { showPicture(picture() == Picture::Difference ? Picture::Ownership : Picture::Difference); };
+    const auto toggleDifference = [this] {
+        showPicture(picture() == Picture::Difference ? Picture::Ownership : Picture::Difference);
+    };
     m_panels = new QStackedWidget;
     m_panels->setFixedWidth(340);
     m_panels->setObjectName("panels");
@@ -155,7 +161,8 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
 
     connect(m_undo, &QPushButton::clicked, &controller, &Controller::undo);
     connect(m_redo, &QPushButton::clicked, &controller, &Controller::redo);
-    connect(m_view, &QPushButton::clicked, this, [this] { showPicture(picture() == Picture::Ownership ? Picture::Current : Picture::Ownership); });
+    connect(m_view, &QPushButton::clicked, this,
+            [this] { showPicture(picture() == Picture::Ownership ? Picture::Current : Picture::Ownership); });
     const auto middle = [this] { return (m_axis.from() + m_axis.to()) / 2; };
     connect(less, &QPushButton::clicked, this, [this, middle] { m_axis.zoom(2, middle()); });
     connect(more, &QPushButton::clicked, this, [this, middle] { m_axis.zoom(0.5, middle()); });
@@ -166,8 +173,10 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
         m_scroll->setPageStep(std::max(1, int(m_axis.span() * 1000)));
         m_scroll->setValue(int(m_axis.from() * 1000));
     });
-    connect(m_scroll, &QScrollBar::valueChanged, this, [this](int v) { m_axis.show(v / 1000.0, v / 1000.0 + m_axis.span()); });
-    for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged, &Controller::heardChanged})
+    connect(m_scroll, &QScrollBar::valueChanged, this,
+            [this](int v) { m_axis.show(v / 1000.0, v / 1000.0 + m_axis.span()); });
+    for (auto signal :
+         {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged, &Controller::heardChanged})
         connect(&controller, signal, this, &MainWindow::refresh);
     connect(&controller, &Controller::reelOpened, this, &MainWindow::reelOpened);
     connect(&m_timer, &QTimer::timeout, this, &MainWindow::tick);
@@ -186,17 +195,22 @@ MainWindow::MainWindow(Controller& controller, QWidget* parent) : QMainWindow(pa
 
 void MainWindow::buildMenus() {
     auto* file = menuBar()->addMenu("Session");
-    file->addAction("New", QKeySequence::New, this, [this] { if (mayDiscard()) m_controller.newSession(); });
+    file->addAction("New", QKeySequence::New, this, [this] {
+        if (mayDiscard()) m_controller.newSession();
+    });
     file->addAction("Open…", QKeySequence::Open, this, &MainWindow::openFileDialog);
     m_recent = file->addMenu("Open recent");
     connect(m_recent, &QMenu::aboutToShow, this, [this] {
         m_recent->clear();
         for (const QString& path : m_controller.recentSessions())
-            m_recent->addAction(path, this, [this, path] { if (mayDiscard()) m_controller.openSession(path); });
+            m_recent->addAction(path, this, [this, path] {
+                if (mayDiscard()) m_controller.openSession(path);
+            });
         if (m_recent->isEmpty()) m_recent->addAction("None yet")->setEnabled(false);
     });
     file->addAction("Open the demo", this, [this] {
-        if (mayDiscard()) m_controller.openSession(QString::fromStdString((resourceFolder("demo") / "night-ferry.rivlen").string()));
+        if (mayDiscard())
+            m_controller.openSession(QString::fromStdString((resourceFolder("demo") / "night-ferry.rivlen").string()));
     });
     file->addSeparator();
     file->addAction("Save", QKeySequence::Save, this, [this] { save(false); });
@@ -204,9 +218,12 @@ void MainWindow::buildMenus() {
     file->addSeparator();
     file->addAction("Quit", QKeySequence("Ctrl+Q"), this, &QWidget::close);
     auto* reel = menuBar()->addMenu("Reel");
-    reel->addAction("Add recordings…", QKeySequence("Ctrl+I"), this, [this] { m_controller.addFiles(QFileDialog::getOpenFileNames(this, "Add recordings")); });
+    reel->addAction("Add recordings…", QKeySequence("Ctrl+I"), this,
+                    [this] { m_controller.addFiles(QFileDialog::getOpenFileNames(this, "Add recordings")); });
     reel->addAction("Add a folder…", QKeySequence("Ctrl+Shift+I"), this, [this] {
-        if (const QString folder = QFileDialog::getExistingDirectory(this, "Add all recordings of a folder"); !folder.isEmpty()) m_controller.addFiles({folder});
+        if (const QString folder = QFileDialog::getExistingDirectory(this, "Add all recordings of a folder");
+            !folder.isEmpty())
+            m_controller.addFiles({folder});
     });
     reel->addAction("Split", QKeySequence("Ctrl+Return"), &m_controller, &Controller::split);
     reel->addAction("Export stems…", QKeySequence("Ctrl+E"), this, [this] {
@@ -227,25 +244,49 @@ void MainWindow::buildShortcuts() {
             const ReelState* s = m_controller.currentState();
             const bool treated = m_controller.reel() && !m_controller.reel()->treatments.empty();
             const bool mix = h == int(Heard::Mix), version = h == int(Heard::Recorded) || h == int(Heard::Removed);
-            if (h == 0 || (mix ? m_desks.rebuild.ready() : version ? treated : s && s->stems)) m_controller.hear(Heard(h));
+            if (h == 0 || (mix ? m_desks.rebuild.ready() : version ? treated : s && s->stems))
+                m_controller.hear(Heard(h));
         });
     for (int s = 0; s < CourseBar::kStations; ++s)
         key(("Alt+" + std::to_string(s + 1)).c_str(), [this, s] { m_controller.setStage(CourseBar::stageId(s)); });
     key("M", [this] { m_controller.setLevelMatch(!m_controller.levelMatch()); });
     RebuildDesk& rebuild = m_desks.rebuild;
     // Keys that mean one thing at Weigh and another at Rebuild.
-    key("K", [this, &rebuild] { if (weighing()) m_desks.weigh.useSuggestion(); else if (rebuilding()) rebuild.addMarker(); });
-    key("N", [this, &rebuild] { if (weighing()) m_desks.weigh.step(1); else if (rebuilding()) rebuild.stepSelection(1); });
-    key("Shift+N", [this, &rebuild] { if (weighing()) m_desks.weigh.step(-1); else if (rebuilding()) rebuild.stepSelection(-1); });
+    key("K", [this, &rebuild] {
+        if (weighing()) m_desks.weigh.useSuggestion();
+        else if (rebuilding()) rebuild.addMarker();
+    });
+    key("N", [this, &rebuild] {
+        if (weighing()) m_desks.weigh.step(1);
+        else if (rebuilding()) rebuild.stepSelection(1);
+    });
+    key("Shift+N", [this, &rebuild] {
+        if (weighing()) m_desks.weigh.step(-1);
+        else if (rebuilding()) rebuild.stepSelection(-1);
+    });
     key("V", [this] { showPicture(picture() == Picture::Ownership ? Picture::Current : Picture::Ownership); });
-    key("X", [this, &rebuild] { if (weighing()) showPicture(picture() == Picture::Difference ? Picture::Ownership : Picture::Difference); else if (rebuilding()) rebuild.crossFadeSelected(); });
-    key("R", [this] { if (weighing()) m_desks.strength.regionFromLoop(); else if (rebuilding()) findChild<ToolControls*>("tools")->replaceMusic(); });
+    key("X", [this, &rebuild] {
+        if (weighing()) showPicture(picture() == Picture::Difference ? Picture::Ownership : Picture::Difference);
+        else if (rebuilding()) rebuild.crossFadeSelected();
+    });
+    key("R", [this] {
+        if (weighing()) m_desks.strength.regionFromLoop();
+        else if (rebuilding()) findChild<ToolControls*>("tools")->replaceMusic();
+    });
     key("Y", [this] { showTable(!m_tableShown); });
-    key("F", [this] { if (m_dock->hasPicture()) m_dock->toggleViewAction()->trigger(); });
+    key("F", [this] {
+        if (m_dock->hasPicture()) m_dock->toggleViewAction()->trigger();
+    });
     key("Ctrl+Left", [this] { m_dock->step(-1); });
     key("Ctrl+Right", [this] { m_dock->step(1); });
-    key("T", [this, &rebuild] { if (weighing()) m_desks.trials.start(); else if (rebuilding()) rebuild.fillWithTone(); });
-    for (size_t s = 0; s < kStemCount; ++s) key(("Ctrl+" + std::to_string(s + 1)).c_str(), [this, s] { if (weighing()) m_desks.strength.chooseStem(kStemNames[s]); });
+    key("T", [this, &rebuild] {
+        if (weighing()) m_desks.trials.start();
+        else if (rebuilding()) rebuild.fillWithTone();
+    });
+    for (size_t s = 0; s < kStemCount; ++s)
+        key(("Ctrl+" + std::to_string(s + 1)).c_str(), [this, s] {
+            if (weighing()) m_desks.strength.chooseStem(kStemNames[s]);
+        });
     key("[", [this] { setLoopEdge(true); });
     key("]", [this] { setLoopEdge(false); });
     key("L", [this] { m_controller.removeLoop(); });
@@ -358,7 +399,8 @@ bool MainWindow::eventFilter(QObject* object, QEvent* event) {
             }
             return true;
         }
-        if (event->type() == QEvent::KeyPress && (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter) && key->modifiers() == Qt::NoModifier)
+        if (event->type() == QEvent::KeyPress && (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter) &&
+            key->modifiers() == Qt::NoModifier)
             if (auto* button = qobject_cast<QPushButton*>(focus); button && object == focus) {
                 button->click();
                 return true;

@@ -32,7 +32,8 @@ void MainWindow::openFileDialog() {
 
 void MainWindow::save(bool as) {
     QString file = m_controller.sessionFile();
-    if (as || file.isEmpty()) file = QFileDialog::getSaveFileName(this, "Save session", file, "Rivlen sessions (*.rivlen)");
+    if (as || file.isEmpty())
+        file = QFileDialog::getSaveFileName(this, "Save session", file, "Rivlen sessions (*.rivlen)");
     if (file.isEmpty()) return;
     if (!file.endsWith(".rivlen")) file += ".rivlen";
     m_controller.saveSession(file);
@@ -40,7 +41,8 @@ void MainWindow::save(bool as) {
 
 bool MainWindow::mayDiscard() {
     if (!m_controller.history().modified()) return true;
-    const auto answer = QMessageBox::question(this, "Rivlen", "This session has changes that are not saved.", QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
+    const auto answer = QMessageBox::question(this, "Rivlen", "This session has changes that are not saved.",
+                                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
     if (answer == QMessageBox::Save) save(false);
     return answer == QMessageBox::Discard || (answer == QMessageBox::Save && !m_controller.history().modified());
 }

@@ -30,7 +30,8 @@ QString escaped(const std::string& text) { return QString::fromStdString(text).t
 QString row(const QStringList& cells, bool heading = false) {
     QString html = "<tr>";
     for (int i = 0; i < cells.size(); ++i)
-        html += QString("<td style='padding: 2px 14px 2px 0' align=%1><span style='color:%2'>%3</span></td>").arg(i == 0 ? "left" : "right", heading ? "#a79d8c" : "#ece4d6", cells[i]);
+        html += QString("<td style='padding: 2px 14px 2px 0' align=%1><span style='color:%2'>%3</span></td>")
+                    .arg(i == 0 ? "left" : "right", heading ? "#a79d8c" : "#ece4d6", cells[i]);
     return html + "</tr>";
 }
 
@@ -38,7 +39,8 @@ QString section(const QString& title, const QString& body) {
     return QString("<p style='margin: 12px 0 3px 0'><b>%1</b></p>%2").arg(title, body);
 }
 
-/// What a card says of one kind of recording ("stereo", "mono"): on the field set where it was measured there, else on its own set.
+/// What a card says of one kind of recording ("stereo", "mono"): on the field set where it was measured there, else on
+/// its own set.
 struct Measured {
     double gainDb = 0;
     std::optional<double> share;
@@ -47,11 +49,13 @@ struct Measured {
 
 std::optional<Measured> measured(const NetworkCard& card, const char* kind, const std::string& stem) {
     if (const json* field = find(card.all, {"quality", "field", kind, "all", stem.c_str()}))
-        return Measured{field->at("gain").get<double>(), field->at("share").get<double>(), std::pair(field->at("worse").get<int>(), field->at("of").get<int>())};
+        return Measured{field->at("gain").get<double>(), field->at("share").get<double>(),
+                        std::pair(field->at("worse").get<int>(), field->at("of").get<int>())};
     const json* gain = find(card.all, {"quality", kind, "gain", stem.c_str()});
     if (!gain) return {};
     Measured m{gain->get<double>(), {}, {}};
-    if (const json* share = find(card.all, {"quality", kind, "share_of_oracle_gain", stem.c_str()})) m.share = share->get<double>();
+    if (const json* share = find(card.all, {"quality", kind, "share_of_oracle_gain", stem.c_str()}))
+        m.share = share->get<double>();
     return m;
 }
 
@@ -64,7 +68,8 @@ QString qualityTable(const NetworkCard& card) {
         for (const auto& name : card.shown) {
             const auto m = measured(card, kind, name);
             if (!m) continue;
-            cells << signedDb(m->gainDb) + (m->share ? QString(" (%1 %)").arg(std::lround(*m->share * 100)) : QString());
+            cells << signedDb(m->gainDb) +
+                         (m->share ? QString(" (%1 %)").arg(std::lround(*m->share * 100)) : QString());
             if (m->worse) worse << QString("%1 of %2").arg(m->worse->first).arg(m->worse->second);
         }
         if (cells.size() > 1) rows += row(cells);
@@ -74,12 +79,19 @@ QString qualityTable(const NetworkCard& card) {
     QStringList head{""};
     for (const auto& name : card.shown) head << escaped(name);
     const bool inTheField = find(card.all, {"quality", "field"});
-    QString text = "<table cellspacing=0>" + row(head, true) + rows + "</table><p style='color:#a79d8c; margin:2px 0'>SI-SDR gained over the mix, and its share of what the best possible "
-                   "mask would gain, on " + QString(inTheField ? "speakers, music, places and rooms that had no part in its making" : "recordings that it never saw") + ".</p>";
+    QString text = "<table cellspacing=0>" + row(head, true) + rows +
+                   "</table><p style='color:#a79d8c; margin:2px 0'>SI-SDR gained over the mix, and its share of what "
+                   "the best possible "
+                   "mask would gain, on " +
+                   QString(inTheField ? "speakers, music, places and rooms that had no part in its making"
+                                      : "recordings that it never saw") +
+                   ".</p>";
     if (const json* field = find(card.all, {"quality", "field", "stereo", "all", "estoi_gain"}))
-        text += QString("<p style='margin:2px 0'>Speech intelligibility (ESTOI) %1 above the mix's.</p>").arg(number(*field, 2));
+        text += QString("<p style='margin:2px 0'>Speech intelligibility (ESTOI) %1 above the mix's.</p>")
+                    .arg(number(*field, 2));
     else if (const json* e = find(card.all, {"quality", "stereo", "estoi"}))
-        text += QString("<p style='margin:2px 0'>Speech intelligibility (ESTOI) %1, of the mix %2.</p>").arg(number(e->at("network"), 2), number(e->at("mixture"), 2));
+        text += QString("<p style='margin:2px 0'>Speech intelligibility (ESTOI) %1, of the mix %2.</p>")
+                    .arg(number(e->at("network"), 2), number(e->at("mixture"), 2));
     return section("Measured quality", text);
 }
 
@@ -102,13 +114,19 @@ QString crossTalkTable(const NetworkCard& card) {
 QString qualityInWords(const NetworkCard& card, const QString& quality) {
     QString text;
     try {
-        const auto dialogue = measured(card, "stereo", "dialogue"), music = measured(card, "stereo", "music"), ambience = measured(card, "stereo", "ambience");
+        const auto dialogue = measured(card, "stereo", "dialogue"), music = measured(card, "stereo", "music"),
+                   ambience = measured(card, "stereo", "ambience");
         if (dialogue && music && ambience)
-            text = QString("The dialogue comes out %1 dB cleaner, the music %2 dB, the ambience %3 dB (mean over stereo mixes of voices, music and places that it never heard). ")
-                       .arg(dialogue->gainDb, 0, 'f', 1).arg(music->gainDb, 0, 'f', 1).arg(ambience->gainDb, 0, 'f', 1);
+            text = QString(
+                       "The dialogue comes out %1 dB cleaner, the music %2 dB, the ambience %3 dB (mean over stereo "
+                       "mixes of voices, music and places that it never heard). ")
+                       .arg(dialogue->gainDb, 0, 'f', 1)
+                       .arg(music->gainDb, 0, 'f', 1)
+                       .arg(ambience->gainDb, 0, 'f', 1);
         if (const json* speed = find(card.all, {"speed", quality == "quick" ? "quick" : "fine"}))
-            text += QString("An hour takes about %1 on two cores.").arg(
-                speed->get<double>() > 60 ? QString("%1 s").arg(std::lround(3600 / speed->get<double>())) : QString("%1 min").arg(std::lround(60 / speed->get<double>())));
+            text += QString("An hour takes about %1 on two cores.")
+                        .arg(speed->get<double>() > 60 ? QString("%1 s").arg(std::lround(3600 / speed->get<double>()))
+                                                       : QString("%1 min").arg(std::lround(60 / speed->get<double>())));
     } catch (const json::exception&) {
         text.clear();  // a card from elsewhere may put other things there
     }
@@ -116,26 +134,40 @@ QString qualityInWords(const NetworkCard& card, const QString& quality) {
 }
 
 QString cardInFull(const NetworkCard& card, bool shipped) {
-    QString text = QString("<p style='font-size:16px; margin:0'><b>%1</b></p><p style='color:#a79d8c; margin:2px 0 8px 0'>%2</p><p style='margin:0'>%3</p>")
-                       .arg(escaped(card.name), shipped ? "came with Rivlen" : "installed by you", escaped(card.purpose));
+    QString text =
+        QString(
+            "<p style='font-size:16px; margin:0'><b>%1</b></p><p style='color:#a79d8c; margin:2px 0 8px 0'>%2</p><p "
+            "style='margin:0'>%3</p>")
+            .arg(escaped(card.name), shipped ? "came with Rivlen" : "installed by you", escaped(card.purpose));
     QStringList stems;
     for (const auto& stem : card.stems) stems << escaped(stem);
-    text += section("Stems", QString("<p style='margin:0'>%1; %2 Hz, %3</p>").arg(stems.join(", ")).arg(card.sampleRate).arg(card.mono && card.stereo ? "mono and stereo" : card.stereo ? "stereo" : "mono"));
+    text += section("Stems", QString("<p style='margin:0'>%1; %2 Hz, %3</p>")
+                                 .arg(stems.join(", "))
+                                 .arg(card.sampleRate)
+                                 .arg(card.mono && card.stereo ? "mono and stereo"
+                                      : card.stereo            ? "stereo"
+                                                               : "mono"));
     try {
         text += qualityTable(card) + crossTalkTable(card);
         if (const json* speed = find(card.all, {"speed"}); speed && speed->is_object()) {
             QStringList parts;
             for (const char* quality : {"fine", "quick"})
-                if (speed->contains(quality)) parts << QString("%1 %2x real time").arg(quality, number(speed->at(quality), 0));
+                if (speed->contains(quality))
+                    parts << QString("%1 %2x real time").arg(quality, number(speed->at(quality), 0));
             text += section("Speed", "<p style='margin:0'>" + parts.join(", ") + " for stereo on two cores</p>");
         }
-        if (const json* data = find(card.all, {"training", "data"})) text += section("Trained with", "<p style='margin:0'>" + escaped(data->get<std::string>()) + "</p>");
+        if (const json* data = find(card.all, {"training", "data"}))
+            text += section("Trained with", "<p style='margin:0'>" + escaped(data->get<std::string>()) + "</p>");
     } catch (const json::exception&) {
-        text += section("Measured quality", "<p style='margin:0'>The card states it in a way that is not understood here.</p>");
+        text += section("Measured quality",
+                        "<p style='margin:0'>The card states it in a way that is not understood here.</p>");
     }
-    text += section("Licence and date", QString("<p style='margin:0'>%1, %2</p>").arg(escaped(card.licence), escaped(card.date)));
+    text += section("Licence and date",
+                    QString("<p style='margin:0'>%1, %2</p>").arg(escaped(card.licence), escaped(card.date)));
     if (!fitsTheWindow(card))
-        text += section("Only on the command line", "<p style='margin:0'>Its stems are not shown as dialogue, music and ambience: its card can say where each belongs (\"shown\").</p>");
+        text += section("Only on the command line",
+                        "<p style='margin:0'>Its stems are not shown as dialogue, music and ambience: its card can say "
+                        "where each belongs (\"shown\").</p>");
     return text;
 }
 

@@ -24,7 +24,9 @@ public:
         setSizePolicy(policy);
     }
     bool hasHeightForWidth() const override { return true; }
-    int heightForWidth(int width) const override { return image.isNull() ? width * 9 / 16 : width * image.height() / image.width(); }
+    int heightForWidth(int width) const override {
+        return image.isNull() ? width * 9 / 16 : width * image.height() / image.width();
+    }
     QSize sizeHint() const override { return {260, heightForWidth(260)}; }
 
 protected:
@@ -43,7 +45,8 @@ protected:
     }
 };
 
-PictureDock::PictureDock(Controller& controller, QWidget* parent) : QDockWidget("Picture", parent), m_controller(controller) {
+PictureDock::PictureDock(Controller& controller, QWidget* parent)
+    : QDockWidget("Picture", parent), m_controller(controller) {
     setObjectName("picture");
     setAllowedAreas(Qt::LeftDockWidgetArea | Qt::RightDockWidgetArea);
     auto* whole = new QWidget;
@@ -64,7 +67,8 @@ PictureDock::PictureDock(Controller& controller, QWidget* parent) : QDockWidget(
     steps->setContentsMargins(8, 8, 8, 8);
     steps->setSpacing(6);
     for (int by : {-1, 1}) {
-        auto* b = makeSmallButton(by < 0 ? "frameBack" : "frameOn", by < 0 ? "A frame back" : "A frame on", by < 0 ? "Ctrl+Left" : "Ctrl+Right");
+        auto* b = makeSmallButton(by < 0 ? "frameBack" : "frameOn", by < 0 ? "A frame back" : "A frame on",
+                                  by < 0 ? "Ctrl+Left" : "Ctrl+Right");
         steps->addWidget(b);
         connect(b, &QPushButton::clicked, this, [this, by] { step(by); });
     }
@@ -77,7 +81,8 @@ PictureDock::PictureDock(Controller& controller, QWidget* parent) : QDockWidget(
         m_view->image = shown.image;
         if (other) m_view->updateGeometry();
         m_view->update();
-        if (const ReelState* s = m_controller.currentState(); s && s->info) m_text->setText(timecodeAt(*s->info, shown.from + 1e-4));
+        if (const ReelState* s = m_controller.currentState(); s && s->info)
+            m_text->setText(timecodeAt(*s->info, shown.from + 1e-4));
         emit frameShown();
     });
     connect(&m_feed, &PictureFeed::failed, this, [this](const QString& sentence) {
@@ -86,7 +91,8 @@ PictureDock::PictureDock(Controller& controller, QWidget* parent) : QDockWidget(
         m_view->update();
         emit m_controller.notice(sentence);
     });
-    for (auto signal : {&Controller::reelOpened, &Controller::sessionChanged}) connect(&controller, signal, this, &PictureDock::reelOpened);
+    for (auto signal : {&Controller::reelOpened, &Controller::sessionChanged})
+        connect(&controller, signal, this, &PictureDock::reelOpened);
     connect(toggleViewAction(), &QAction::triggered, this, [this](bool on) { m_wanted = on; });
     m_clock.setInterval(kFollowMs);
     m_clock.setTimerType(Qt::PreciseTimer);
@@ -120,7 +126,8 @@ void PictureDock::showEvent(QShowEvent* e) {
 void PictureDock::follow() {
     const Player& player = m_controller.player();
     if (m_file.empty() || !isVisible() || !player.isOpen()) return;
-    m_feed.want(double(player.position()) / player.sampleRate(), std::clamp(int(m_view->height() * devicePixelRatioF()), 90, 1080));
+    m_feed.want(double(player.position()) / player.sampleRate(),
+                std::clamp(int(m_view->height() * devicePixelRatioF()), 90, 1080));
 }
 
 void PictureDock::step(int frames) {
@@ -128,15 +135,19 @@ void PictureDock::step(int frames) {
     const ReelState* s = m_controller.currentState();
     if (!player.isOpen() || !s || !s->info) return;
     const FrameRate rate = s->info->picture ? s->info->picture->rate : FrameRate{25, 1};
-    const double offset = s->info->picture ? s->info->startOffset : 0, now = double(player.position()) / player.sampleRate();
+    const double offset = s->info->picture ? s->info->startOffset : 0,
+                 now = double(player.position()) / player.sampleRate();
     const auto number = int64_t(std::floor((now + offset) * rate.perSecond() + 1e-3)) + frames;
     player.locate(int64_t(std::ceil((double(number) / rate.perSecond() - offset) * player.sampleRate() - 1e-6)));
     emit m_controller.heardChanged();
 }
 
 QString PictureDock::timecodeAt(const MediaInfo& info, double seconds) {
-    const FrameRate rate = info.picture ? info.picture->rate : info.dropFrame() ? FrameRate{30000, 1001} : FrameRate{25, 1};
-    const auto number = int64_t(std::floor((seconds + (info.picture ? info.startOffset : 0)) * rate.perSecond() + 1e-3));
+    const FrameRate rate = info.picture       ? info.picture->rate
+                           : info.dropFrame() ? FrameRate{30000, 1001}
+                                              : FrameRate{25, 1};
+    const auto number =
+        int64_t(std::floor((seconds + (info.picture ? info.startOffset : 0)) * rate.perSecond() + 1e-3));
     int64_t start = 0;
     try {
         if (info.timecode) start = framesOfTimecode(*info.timecode, rate);

@@ -8,8 +8,8 @@
 
 namespace rivlen {
 
-/// The picture window: the exact frame of the playhead, docked beside the pictures or floating. The sound is the clock: while it plays the
-/// picture follows it, and frames that come too late are left out.
+/// The picture window: the exact frame of the playhead, docked beside the pictures or floating. The sound is the clock:
+/// while it plays the picture follows it, and frames that come too late are left out.
 class PictureDock : public QDockWidget {
     Q_OBJECT
 public:

@@ -56,22 +56,30 @@ void PictureFeed::run() {
                 to = from - 1;
                 reader = std::make_unique<PictureReader>(file);
             }
-            if (!reader || (wanted.first >= from && wanted.first < to && wanted.second == height)) continue;  // is shown already
+            if (!reader || (wanted.first >= from && wanted.first < to && wanted.second == height))
+                continue;  // is shown already
             const auto frame = reader->at(wanted.first, wanted.second);
             if (!frame) continue;
             from = frame->from, to = frame->to, height = wanted.second;
-            Shown shown{QImage(frame->rgba.data(), frame->width, frame->height, frame->width * 4, QImage::Format_RGBA8888).copy(), frame->number, frame->from, frame->to};
-            QMetaObject::invokeMethod(this, [this, version, shown] {
-                bool present;
-                {
-                    const std::lock_guard lock(m_guard);
-                    present = version == m_version;
-                }
-                if (present) emit this->frame(shown);
-            }, Qt::QueuedConnection);
+            Shown shown{QImage(frame->rgba.data(), frame->width, frame->height, frame->width * 4,
+                               QImage::Format_RGBA8888)
+                            .copy(),
+                        frame->number, frame->from, frame->to};
+            QMetaObject::invokeMethod(
+                this,
+                [this, version, shown] {
+                    bool present;
+                    {
+                        const std::lock_guard lock(m_guard);
+                        present = version == m_version;
+                    }
+                    if (present) emit this->frame(shown);
+                },
+                Qt::QueuedConnection);
         } catch (const Error& e) {
             reader.reset();
-            QMetaObject::invokeMethod(this, [this, text = QString::fromStdString(e.what())] { emit failed(text); }, Qt::QueuedConnection);
+            QMetaObject::invokeMethod(
+                this, [this, text = QString::fromStdString(e.what())] { emit failed(text); }, Qt::QueuedConnection);
         }
     }
 }

@@ -10,8 +10,8 @@
 
 namespace rivlen {
 
-/// Decodes the frames of a video on a thread of its own. What is asked for while a frame is being decoded takes the place of what was asked
-/// before: frames are left out rather than late, and nobody waits.
+/// Decodes the frames of a video on a thread of its own. What is asked for while a frame is being decoded takes the
+/// place of what was asked before: frames are left out rather than late, and nobody waits.
 class PictureFeed : public QObject {
     Q_OBJECT
 public:
@@ -24,7 +24,7 @@ public:
 
     struct Shown {
         QImage image;
-        int64_t number = 0;      ///< of the frame, from 0
+        int64_t number = 0;       ///< of the frame, from 0
         double from = 0, to = 0;  ///< when it is shown, seconds of the sound
     };
 

@@ -6,7 +6,9 @@
 namespace rivlen {
 
 namespace {
-QString several(const char* what, size_t count) { return count == 1 ? QString("%1 clip").arg(what) : QString("%1 clips").arg(what); }
+QString several(const char* what, size_t count) {
+    return count == 1 ? QString("%1 clip").arg(what) : QString("%1 clips").arg(what);
+}
 }  // namespace
 
 void RebuildDesk::splitAtPlayhead() {
@@ -37,16 +39,21 @@ void RebuildDesk::duplicateSelected() {
 }
 
 void RebuildDesk::editClips(const QString& name, const std::function<void(Clip&)>& change, const std::string& gesture) {
-    edit(name, [&](Rebuild& r) {
-        for (const auto& id : m_selected)
-            if (Clip* c = r.clip(id)) {
-                change(*c);
-                c->fadeIn = std::clamp(c->fadeIn, 0.0, c->length);
-                c->fadeOut = std::clamp(c->fadeOut, 0.0, c->length - c->fadeIn);
-            }
-        for (auto& lane : r.lanes)
-            if (!std::is_sorted(lane->clips.begin(), lane->clips.end(), [](const Clip& a, const Clip& b) { return a.at < b.at; })) sortClips(lane.edit());
-    }, gesture);
+    edit(
+        name,
+        [&](Rebuild& r) {
+            for (const auto& id : m_selected)
+                if (Clip* c = r.clip(id)) {
+                    change(*c);
+                    c->fadeIn = std::clamp(c->fadeIn, 0.0, c->length);
+                    c->fadeOut = std::clamp(c->fadeOut, 0.0, c->length - c->fadeIn);
+                }
+            for (auto& lane : r.lanes)
+                if (!std::is_sorted(lane->clips.begin(), lane->clips.end(),
+                                    [](const Clip& a, const Clip& b) { return a.at < b.at; }))
+                    sortClips(lane.edit());
+        },
+        gesture);
 }
 
 void RebuildDesk::toggleMuted() {
@@ -57,20 +64,25 @@ void RebuildDesk::toggleMuted() {
 }
 
 void RebuildDesk::nudge(double seconds) {
-    editClips("Nudge", [seconds](Clip& c) { c.at = std::max(0.0, c.at + seconds); }, "nudge");
+    editClips(
+        "Nudge", [seconds](Clip& c) { c.at = std::max(0.0, c.at + seconds); }, "nudge");
 }
 
 void RebuildDesk::slip(double seconds) {
-    edit("Slip", [&](Rebuild& r) {
-        for (const auto& id : m_selected) slipClip(r, id, seconds);
-    }, "slip");
+    edit(
+        "Slip",
+        [&](Rebuild& r) {
+            for (const auto& id : m_selected) slipClip(r, id, seconds);
+        },
+        "slip");
 }
 
 void RebuildDesk::trimToPlayhead(bool begin) {
     const double at = playhead();
     edit("Trim clip", [&](Rebuild& r) {
         for (const auto& id : m_selected)
-            if (const Clip* c = std::as_const(r).clip(id); c && (begin ? at < c->end() : at > c->at)) trimClip(r, id, begin, at);
+            if (const Clip* c = std::as_const(r).clip(id); c && (begin ? at < c->end() : at > c->at))
+                trimClip(r, id, begin, at);
     });
 }
 
@@ -79,7 +91,8 @@ void RebuildDesk::crossFadeSelected() {
     edit("Cross-fade", [&](Rebuild& r) {
         for (const auto& id : m_selected) any = crossFade(r, id, 0.2, FadeShape::EqualPower) || any;
     });
-    if (!any) tell("A cross-fade needs a selected clip that touches the next one on its lane, with sound left to draw out.");
+    if (!any)
+        tell("A cross-fade needs a selected clip that touches the next one on its lane, with sound left to draw out.");
 }
 
 void RebuildDesk::keepBefore() {
@@ -122,11 +135,13 @@ void RebuildDesk::paste() {
 void RebuildDesk::stepSelection(int by) {
     const Lane* l = lane();
     if (!l || l->clips.empty()) return;
-    const auto here = std::find_if(l->clips.begin(), l->clips.end(), [this](const Clip& c) { return m_selected.count(c.id) > 0; });
+    const auto here =
+        std::find_if(l->clips.begin(), l->clips.end(), [this](const Clip& c) { return m_selected.count(c.id) > 0; });
     long place = here - l->clips.begin();
     if (here == l->clips.end()) {  // none yet: the one at the playhead, or the first after it
         const double at = playhead();
-        place = std::find_if(l->clips.begin(), l->clips.end(), [at](const Clip& c) { return c.end() > at; }) - l->clips.begin();
+        place = std::find_if(l->clips.begin(), l->clips.end(), [at](const Clip& c) { return c.end() > at; }) -
+                l->clips.begin();
     } else {
         place += by;
     }
@@ -135,7 +150,8 @@ void RebuildDesk::stepSelection(int by) {
 
 void RebuildDesk::addLane() {
     std::string id;
-    edit("Add lane", [&](Rebuild& r) { id = rivlen::addLane(r, "Lane " + std::to_string(r.lanes.size() + 1), m_lane); });
+    edit("Add lane",
+         [&](Rebuild& r) { id = rivlen::addLane(r, "Lane " + std::to_string(r.lanes.size() + 1), m_lane); });
     chooseLane(id);
 }
 
@@ -172,14 +188,17 @@ void RebuildDesk::setGroup(const QString& name) {
             r.groups.push_back({r.freeId("group"), wanted, {}});
             r.lane(m_lane)->group = r.groups.back().id;
         }
-        std::erase_if(r.groups, [&](const Group& g) { return std::none_of(r.lanes.begin(), r.lanes.end(), [&](const auto& x) { return x->group == g.id; }); });
+        std::erase_if(r.groups, [&](const Group& g) {
+            return std::none_of(r.lanes.begin(), r.lanes.end(), [&](const auto& x) { return x->group == g.id; });
+        });
     });
 }
 
 void RebuildDesk::addMarker() {
     const double at = playhead();
     edit("Marker", [&](Rebuild& r) {
-        const auto near = std::find_if(r.markers.begin(), r.markers.end(), [at](const Marker& m) { return std::abs(m.at - at) < 0.02; });
+        const auto near = std::find_if(r.markers.begin(), r.markers.end(),
+                                       [at](const Marker& m) { return std::abs(m.at - at) < 0.02; });
         if (near != r.markers.end()) {
             r.markers.erase(near);
             return;

@@ -15,7 +15,8 @@ RebuildDesk::RebuildDesk(Controller& controller, QObject* parent) : QObject(pare
         followDucks();
         followMends();
     });
-    for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged}) connect(&controller, signal, this, &RebuildDesk::follow);
+    for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged})
+        connect(&controller, signal, this, &RebuildDesk::follow);
     connect(&controller, &Controller::reelOpened, this, [this] {  // a reel that is opened here begins with its source
         if (m_stage != "rebuild" || !ready() || m_heardReel == m_reel || !m_controller.player().isOpen()) return;
         m_heardReel = m_reel;
@@ -60,17 +61,20 @@ void RebuildDesk::follow() {
     const bool known = state && state->info;
     if (!known) m_shown = {};
     else if (!reel->rebuild->empty()) m_shown = reel->rebuild;
-    else if (const bool room = state->stems && state->stems->shape().room; m_shown->empty() || begun() || !(*m_shown == plainRebuild(state->info->duration(), room)))
+    else if (const bool room = state->stems && state->stems->shape().room;
+             m_shown->empty() || begun() || !(*m_shown == plainRebuild(state->info->duration(), room)))
         m_shown = plainRebuild(state->info->duration(), room);
     std::erase_if(m_selected, [this](const std::string& c) { return !m_shown->clip(c); });
-    if (m_lane != "mix" && !m_shown->lane(m_lane) && !m_shown->group(m_lane)) m_lane = ready() ? m_shown->lanes.front()->id : "";
+    if (m_lane != "mix" && !m_shown->lane(m_lane) && !m_shown->group(m_lane))
+        m_lane = ready() ? m_shown->lanes.front()->id : "";
     // At Rebuild the mix is what is heard; elsewhere it is not.
     const std::string stage = m_controller.session().stage;
     if (stage != m_stage) {
         const bool here = stage == "rebuild", was = m_stage == "rebuild";
         m_stage = stage;
         if (here) m_controller.hear(Heard::Mix);
-        else if (was && m_controller.player().heard() == Heard::Mix) m_controller.hear(state && state->stems ? Heard::Result : Heard::Source);
+        else if (was && m_controller.player().heard() == Heard::Mix)
+            m_controller.hear(state && state->stems ? Heard::Result : Heard::Source);
         m_heardReel = here && m_controller.player().isOpen() ? id : "";
     }
     readSounds();
@@ -82,11 +86,14 @@ void RebuildDesk::follow() {
 void RebuildDesk::edit(const QString& name, const std::function<void(Rebuild&)>& change, const std::string& gesture) {
     if (!ready()) return;
     const Shared<Rebuild> base = m_shown;  // the plain one, where it was not begun yet
-    m_controller.editReel(name, [&](Reel& r) {
-        Shared<Rebuild> next = base;
-        change(next.edit());
-        if (!(next == base)) r.rebuild = next;
-    }, gesture);
+    m_controller.editReel(
+        name,
+        [&](Reel& r) {
+            Shared<Rebuild> next = base;
+            change(next.edit());
+            if (!(next == base)) r.rebuild = next;
+        },
+        gesture);
 }
 
 void RebuildDesk::makePlan() {
@@ -96,8 +103,12 @@ void RebuildDesk::makePlan() {
     if (!ready() || !state || !state->info) return player.setMix(nullptr);
     // What the materials are made of: while it stays, the graph that plays goes on with what it has read.
     char key[200];
-    std::snprintf(key, sizeof key, "%p %p %d %lld ", static_cast<void*>(state->stems.get()), state->stems ? static_cast<const void*>(state->stems->patches().get()) : nullptr, state->info->sampleRate,
-                  static_cast<long long>(state->stems ? (state->stems->finished() ? -1 : state->stems->available() / (10 * state->info->sampleRate)) : 0));
+    std::snprintf(
+        key, sizeof key, "%p %p %d %lld ", static_cast<void*>(state->stems.get()),
+        state->stems ? static_cast<const void*>(state->stems->patches().get()) : nullptr, state->info->sampleRate,
+        static_cast<long long>(
+            state->stems ? (state->stems->finished() ? -1 : state->stems->available() / (10 * state->info->sampleRate))
+                         : 0));
     const std::string of = key + m_controller.workFile(*reel).string() + toJson(reel->course()).dump();
     if (!m_materials || of != m_materialsOf) {
         m_materialsOf = of;
@@ -148,13 +159,17 @@ const Strip& RebuildDesk::strip() const {
     return m_shown->mix;
 }
 
-void RebuildDesk::editStrip(const QString& name, const std::function<void(Strip&)>& change, const std::string& gesture) {
-    edit(name, [&](Rebuild& r) {
-        if (m_lane == "mix") return change(r.mix);
-        for (auto& g : r.groups)
-            if (g.id == m_lane) change(g.strip);
-        if (Lane* l = r.lane(m_lane)) change(l->strip);
-    }, gesture);
+void RebuildDesk::editStrip(const QString& name, const std::function<void(Strip&)>& change,
+                            const std::string& gesture) {
+    edit(
+        name,
+        [&](Rebuild& r) {
+            if (m_lane == "mix") return change(r.mix);
+            for (auto& g : r.groups)
+                if (g.id == m_lane) change(g.strip);
+            if (Lane* l = r.lane(m_lane)) change(l->strip);
+        },
+        gesture);
 }
 
 QString RebuildDesk::laneName(const std::string& id) const {
@@ -187,10 +202,13 @@ const DrawnCurve* RebuildDesk::curve(const Strip& strip) const {
 
 void RebuildDesk::setCurve(DrawnCurve curve, const std::string& gesture) {
     if (m_automated.empty()) return;
-    editStrip("Draw " + QString::fromStdString(m_automated), [&](Strip& s) {
-        if (curve.empty()) s.automation.erase(m_automated);
-        else s.automation[m_automated] = curve;
-    }, gesture);
+    editStrip(
+        "Draw " + QString::fromStdString(m_automated),
+        [&](Strip& s) {
+            if (curve.empty()) s.automation.erase(m_automated);
+            else s.automation[m_automated] = curve;
+        },
+        gesture);
 }
 
 void RebuildDesk::trimCurve(double by) {
@@ -199,12 +217,14 @@ void RebuildDesk::trimCurve(double by) {
     const auto* p = &stripParameter(m_automated);
     if (!reel->loop) return tell("Set a loop over what is to be raised or lowered: drag over the picture.");
     const DrawnCurve* now = curve(strip());
-    setCurve(trimmed(now ? *now : DrawnCurve{}, reel->loop->first, reel->loop->second, by * (p->maximum - p->minimum > 100 ? 5 : 1), p->minimum, p->maximum, strip().*p->value));
+    setCurve(trimmed(now ? *now : DrawnCurve{}, reel->loop->first, reel->loop->second,
+                     by * (p->maximum - p->minimum > 100 ? 5 : 1), p->minimum, p->maximum, strip().*p->value));
 }
 
 void RebuildDesk::copyCurve() {
     const Reel* reel = m_controller.reel();
-    if (!reel || !reel->loop || !curve(strip())) return tell("Set a loop over a part of a curve first; then it can be copied.");
+    if (!reel || !reel->loop || !curve(strip()))
+        return tell("Set a loop over a part of a curve first; then it can be copied.");
     m_copiedCurve = *curve(strip());
     // Kept with its span in front, so that the document may change meanwhile.
     m_copiedCurve->insert(m_copiedCurve->begin(), {reel->loop->first, reel->loop->second});

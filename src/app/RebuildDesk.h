@@ -8,8 +8,8 @@
 
 namespace rivlen {
 
-/// The rebuild of the present reel: what is chosen in it, what is done to it, and what is computed for it in the background. The document is changed
-/// through edit() alone.
+/// The rebuild of the present reel: what is chosen in it, what is done to it, and what is computed for it in the
+/// background. The document is changed through edit() alone.
 class RebuildDesk : public QObject {
     Q_OBJECT
 public:
@@ -29,7 +29,7 @@ public:
     // ---- what is chosen ----
     const std::set<std::string>& selected() const { return m_selected; }
     void select(std::set<std::string> clips);
-    const Clip* clip() const;  ///< the only one that is selected, or null
+    const Clip* clip() const;                             ///< the only one that is selected, or null
     const std::string& laneId() const { return m_lane; }  ///< a lane, a group, or "mix"
     void chooseLane(const std::string& id);
     void stepLane(int by);
@@ -66,25 +66,25 @@ public:
     void showAutomation(const std::string& id);
     void setCurve(DrawnCurve curve, const std::string& gesture = "");
     const DrawnCurve* curve(const Strip& strip) const;
-    void trimCurve(double by);   ///< in the loop
-    void copyCurve();            ///< of the loop
-    void pasteCurve();           ///< at the playhead
+    void trimCurve(double by);  ///< in the loop
+    void copyCurve();           ///< of the loop
+    void pasteCurve();          ///< at the playhead
     void thinCurve();
 
     // ---- work (RebuildWork.cpp) ----
     void importSounds(const QStringList& files);  ///< each on a lane of its own, at the playhead
     /// Of a sound, or of "voice" and "room"; null while it is read.
     std::shared_ptr<LevelTrack> levels(const std::string& material) const;
-    double soundSeconds(const std::string& sound) const;  ///< 0: not known yet
+    double soundSeconds(const std::string& sound) const;         ///< 0: not known yet
     const DrawnCurve* duckCurve(const std::string& lane) const;  ///< null while it is not known
     void duckToAutomation();
-    void fillWithTone();   ///< the loop on the chosen lane, from what is between the words
-    void muteLoop();       ///< cuts the loop out of the chosen lane
+    void fillWithTone();  ///< the loop on the chosen lane, from what is between the words
+    void muteLoop();      ///< cuts the loop out of the chosen lane
     void findSilences(double thresholdDb, double seconds);  ///< of the chosen lane
     const std::vector<std::pair<double, double>>& silences() const { return m_silences; }
     void shortenSilences(double to);
     void fillSilences();
-    void estimateRoom();   ///< from the loop (or all) of the dialogue, for the chosen strip
+    void estimateRoom();  ///< from the loop (or all) of the dialogue, for the chosen strip
     /// The cue's file becomes one of the rebuild's sounds.
     void replaceMusic(MusicReplacement replacement, const std::filesystem::path& cue, bool matchLoudness);
     void render(const QString& file);
@@ -98,7 +98,7 @@ signals:
     void changed();
 
 private:
-    void follow();       ///< the document, the reel or its stems have changed
+    void follow();  ///< the document, the reel or its stems have changed
     void makePlan();
     void readSounds();
     void readRoom();  ///< levels of the voice without its room and of the room, for drawing

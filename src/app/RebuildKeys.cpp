@@ -9,7 +9,9 @@ namespace rivlen {
 void MainWindow::buildRebuildKeys() {
     RebuildDesk& desk = m_desks.rebuild;
     const auto key = [this](const char* keys, std::function<void()> action) {
-        addShortcut(this, keys, [this, action = std::move(action)] { if (rebuilding()) action(); });
+        addShortcut(this, keys, [this, action = std::move(action)] {
+            if (rebuilding()) action();
+        });
     };
     key("S", [&desk] { desk.splitAtPlayhead(); });
     key("U", [&desk] { desk.toggleMuted(); });
@@ -26,11 +28,15 @@ void MainWindow::buildRebuildKeys() {
     key("{", [&desk] { desk.trimToPlayhead(true); });  // what Shift makes of the brackets on many keyboards
     key("}", [&desk] { desk.trimToPlayhead(false); });
     key("Shift+U", [&desk] { desk.editStrip("Mute lane", [](Strip& s) { s.mute = !s.mute; }); });
-    key("Shift+S", [&desk] { if (desk.laneId() != "mix") desk.editStrip("Solo lane", [](Strip& s) { s.solo = !s.solo; }); });
+    key("Shift+S", [&desk] {
+        if (desk.laneId() != "mix") desk.editStrip("Solo lane", [](Strip& s) { s.solo = !s.solo; });
+    });
     // A picture frame, or 10 ms where there is no picture.
     const auto step = [this] {
         const ReelState* state = m_controller.currentState();
-        return state && state->info && state->info->picture && state->info->picture->fps > 0 ? 1 / state->info->picture->fps : 0.01;
+        return state && state->info && state->info->picture && state->info->picture->fps > 0
+                   ? 1 / state->info->picture->fps
+                   : 0.01;
     };
     key("Alt+Left", [&desk, step] { desk.nudge(-step()); });
     key("Alt+Right", [&desk, step] { desk.nudge(step()); });

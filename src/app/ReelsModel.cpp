@@ -7,13 +7,15 @@
 
 namespace rivlen {
 
-ReelsModel::ReelsModel(Controller& controller, QObject* parent) : QAbstractTableModel(parent), m_controller(controller) {
+ReelsModel::ReelsModel(Controller& controller, QObject* parent)
+    : QAbstractTableModel(parent), m_controller(controller) {
     m_soon.setSingleShot(true);
     m_soon.setInterval(50);
     connect(&m_soon, &QTimer::timeout, this, [this] {
         if (!m_ids.empty()) emit dataChanged(index(0, 0), index(int(m_ids.size()) - 1, kColumns - 1));
     });
-    for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged}) connect(&controller, signal, this, &ReelsModel::refresh);
+    for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened, &Controller::stemsChanged})
+        connect(&controller, signal, this, &ReelsModel::refresh);
     refresh();
 }
 
@@ -25,7 +27,9 @@ void ReelsModel::refresh() {
         if (!m_soon.isActive()) m_soon.start();
         return;
     }
-    const bool grown = reels.size() > m_ids.size() && std::equal(m_ids.begin(), m_ids.end(), reels.begin(), [](const std::string& id, const Reel& r) { return id == r.id; });
+    const bool grown =
+        reels.size() > m_ids.size() && std::equal(m_ids.begin(), m_ids.end(), reels.begin(),
+                                                  [](const std::string& id, const Reel& r) { return id == r.id; });
     if (grown) {
         beginInsertRows({}, int(m_ids.size()), int(reels.size()) - 1);
         for (size_t i = m_ids.size(); i < reels.size(); ++i) m_ids.push_back(reels[i].id);
@@ -44,12 +48,27 @@ int ReelsModel::rowOf(const std::string& id) const {
 }
 
 QVariant ReelsModel::headerData(int section, Qt::Orientation orientation, int role) const {
-    static const char* names[kColumns] = {"Name", "Group", "Length", "Holds", "Faults", "Treatments", "State", "LUFS", "dBTP", "Floor", "Timecode", "Frames/s", "Sound", "Note"};
-    static const char* tips[kColumns] = {"Double-click to rename", "Double-click to put the reel into a group", "Hours, minutes, seconds", "Speech or music", "Found and not dismissed", "That are switched on", "Of the work on the reel",
-                                         "Integrated loudness, LUFS (EBU R 128)", "True peak, dBTP (ITU-R BS.1770)", "Noise floor, dBFS", "Of the first sample or the first frame", "Of the picture",
-                                         "Rate, channels, codec, bits", "Double-click to write one"};
+    static const char* names[kColumns] = {"Name", "Group", "Length", "Holds",    "Faults",   "Treatments", "State",
+                                          "LUFS", "dBTP",  "Floor",  "Timecode", "Frames/s", "Sound",      "Note"};
+    static const char* tips[kColumns] = {"Double-click to rename",
+                                         "Double-click to put the reel into a group",
+                                         "Hours, minutes, seconds",
+                                         "Speech or music",
+                                         "Found and not dismissed",
+                                         "That are switched on",
+                                         "Of the work on the reel",
+                                         "Integrated loudness, LUFS (EBU R 128)",
+                                         "True peak, dBTP (ITU-R BS.1770)",
+                                         "Noise floor, dBFS",
+                                         "Of the first sample or the first frame",
+                                         "Of the picture",
+                                         "Rate, channels, codec, bits",
+                                         "Double-click to write one"};
     if (orientation != Qt::Horizontal) return {};
-    return role == Qt::DisplayRole ? QVariant(names[section]) : role == Qt::ToolTipRole ? QVariant(tips[section]) : role == Qt::TextAlignmentRole ? QVariant(int(Qt::AlignLeft | Qt::AlignVCenter)) : QVariant();
+    return role == Qt::DisplayRole         ? QVariant(names[section])
+           : role == Qt::ToolTipRole       ? QVariant(tips[section])
+           : role == Qt::TextAlignmentRole ? QVariant(int(Qt::AlignLeft | Qt::AlignVCenter))
+                                           : QVariant();
 }
 
 Qt::ItemFlags ReelsModel::flags(const QModelIndex& index) const {
@@ -58,7 +77,9 @@ Qt::ItemFlags ReelsModel::flags(const QModelIndex& index) const {
 }
 
 namespace {
-QString decibels(double v) { return std::isfinite(v) && v > -190 ? QString::number(v, 'f', 1).replace('-', QChar(0x2212)) : QString("silent"); }
+QString decibels(double v) {
+    return std::isfinite(v) && v > -190 ? QString::number(v, 'f', 1).replace('-', QChar(0x2212)) : QString("silent");
+}
 }  // namespace
 
 QString ReelsModel::treatmentLines(const Reel& reel, const ReelState& state) {
@@ -71,7 +92,8 @@ QString ReelsModel::treatmentLines(const Reel& reel, const ReelState& state) {
         else if (t.place != kRecordingPlace) line += ": on the " + QString::fromStdString(t.place);
         else if (state.repaired && index < state.repaired->effects.size()) {
             const auto& effect = state.repaired->effects[index];
-            line += effect.any() ? ": took away " + decibels(effect.removedDb) + " dBFS" : QString(": does nothing here");
+            line +=
+                effect.any() ? ": took away " + decibels(effect.removedDb) + " dBFS" : QString(": does nothing here");
         }
         index += t.on && t.place == kRecordingPlace;
         lines << line;
@@ -86,7 +108,12 @@ QVariant ReelsModel::text(const Reel& reel, ReelState& s, int column) const {
         case Group: return QString::fromStdString(reel.group);
         case Note: return QString::fromStdString(reel.note);
         case Length: return i ? QString::fromStdString(formatDuration(i->duration())) : QString();
-        case Sound: return i ? QString("%1 kHz %2 %3%4").arg(i->sampleRate / 1000.0).arg(QString::fromStdString(i->layout), QString::fromStdString(i->codec), i->bits ? QString(" %1 bit").arg(i->bits) : QString()) : QString();
+        case Sound:
+            return i ? QString("%1 kHz %2 %3%4")
+                           .arg(i->sampleRate / 1000.0)
+                           .arg(QString::fromStdString(i->layout), QString::fromStdString(i->codec),
+                                i->bits ? QString(" %1 bit").arg(i->bits) : QString())
+                     : QString();
         case Timecode: return i && i->timecode ? QString::fromStdString(*i->timecode) : QString();
         case Frames: return i && i->picture ? QString::number(i->picture->fps, 'g', 5) : QString();
         case Loudness: return s.inspection ? decibels(s.inspection->integratedLufs) : QString();
@@ -110,7 +137,14 @@ QVariant ReelsModel::text(const Reel& reel, ReelState& s, int column) const {
             return names.join(", ");
         }
         case State:
-            return s.missing ? "file missing" : s.reading || !i ? "reading" : s.splitting ? "splitting" : !s.diagnosis ? "looking for faults" : m_controller.repairPending(reel) ? "to be treated" : s.stems ? "split" : reel.recordingTreatments().empty() ? "read" : "treated";
+            return s.missing                            ? "file missing"
+                   : s.reading || !i                    ? "reading"
+                   : s.splitting                        ? "splitting"
+                   : !s.diagnosis                       ? "looking for faults"
+                   : m_controller.repairPending(reel)   ? "to be treated"
+                   : s.stems                            ? "split"
+                   : reel.recordingTreatments().empty() ? "read"
+                                                        : "treated";
     }
     return {};
 }
@@ -129,15 +163,24 @@ QVariant ReelsModel::number(const Reel& reel, ReelState& s, int column) const {
 }
 
 QVariant ReelsModel::data(const QModelIndex& index, int role) const {
-    const Reel* reel = index.isValid() && index.row() < int(m_ids.size()) ? m_controller.session().reel(m_ids[size_t(index.row())]) : nullptr;
+    const Reel* reel = index.isValid() && index.row() < int(m_ids.size())
+                           ? m_controller.session().reel(m_ids[size_t(index.row())])
+                           : nullptr;
     if (!reel) return {};
     ReelState& state = m_controller.state(reel->id);
     switch (role) {
         case Qt::DisplayRole:
         case Qt::EditRole: return text(*reel, state, index.column());
         case kSortRole: return number(*reel, state, index.column());
-        case Qt::ForegroundRole: return state.missing ? QVariant(theme::attention) : index.column() == Name ? QVariant() : QVariant(theme::quietInk);
-        case Qt::TextAlignmentRole: return index.column() == Length || (index.column() >= Loudness && index.column() <= Floor) || index.column() == Frames ? QVariant(int(Qt::AlignRight | Qt::AlignVCenter)) : QVariant();
+        case Qt::ForegroundRole:
+            return state.missing            ? QVariant(theme::attention)
+                   : index.column() == Name ? QVariant()
+                                            : QVariant(theme::quietInk);
+        case Qt::TextAlignmentRole:
+            return index.column() == Length || (index.column() >= Loudness && index.column() <= Floor) ||
+                           index.column() == Frames
+                       ? QVariant(int(Qt::AlignRight | Qt::AlignVCenter))
+                       : QVariant();
         case Qt::ToolTipRole:
             if (index.column() == Treatments) return treatmentLines(*reel, state);
             if (index.column() == Faults) {
@@ -155,9 +198,12 @@ bool ReelsModel::setData(const QModelIndex& index, const QVariant& value, int ro
     const std::string words = value.toString().trimmed().toStdString();
     if (index.column() == Name && words.empty()) return false;
     const int column = index.column();
-    m_controller.editReels(column == Name ? "Rename reel" : column == Group ? "Group reel" : "Write a note", {m_ids[size_t(index.row())]}, [&](Reel& r) {
-        (column == Name ? r.name : column == Group ? r.group : r.note) = words;
-    });
+    m_controller.editReels(column == Name    ? "Rename reel"
+                           : column == Group ? "Group reel"
+                                             : "Write a note",
+                           {m_ids[size_t(index.row())]}, [&](Reel& r) {
+                               (column == Name ? r.name : column == Group ? r.group : r.note) = words;
+                           });
     return true;
 }
 
@@ -175,7 +221,9 @@ bool ReelsFilter::lessThan(const QModelIndex& a, const QModelIndex& b) const {
 bool ReelsFilter::filterAcceptsRow(int row, const QModelIndex& parent) const {
     if (m_words.isEmpty()) return true;
     QString all;
-    for (int c : {ReelsModel::Name, ReelsModel::Group, ReelsModel::Holds, ReelsModel::Faults, ReelsModel::Treatments, ReelsModel::State, ReelsModel::Timecode, ReelsModel::Note}) all += sourceModel()->index(row, c, parent).data().toString().toLower() + '\n';
+    for (int c : {ReelsModel::Name, ReelsModel::Group, ReelsModel::Holds, ReelsModel::Faults, ReelsModel::Treatments,
+                  ReelsModel::State, ReelsModel::Timecode, ReelsModel::Note})
+        all += sourceModel()->index(row, c, parent).data().toString().toLower() + '\n';
     return std::all_of(m_words.begin(), m_words.end(), [&](const QString& word) { return all.contains(word); });
 }
 

@@ -7,11 +7,28 @@
 
 namespace rivlen {
 
-/// The reels of the session as a table of facts, one row a reel, in the session's order. Name, group and note can be typed.
+/// The reels of the session as a table of facts, one row a reel, in the session's order. Name, group and note can be
+/// typed.
 class ReelsModel : public QAbstractTableModel {
     Q_OBJECT
 public:
-    enum Column { Name, Group, Length, Holds, Faults, Treatments, State, Loudness, Peak, Floor, Timecode, Frames, Sound, Note, kColumns };
+    enum Column {
+        Name,
+        Group,
+        Length,
+        Holds,
+        Faults,
+        Treatments,
+        State,
+        Loudness,
+        Peak,
+        Floor,
+        Timecode,
+        Frames,
+        Sound,
+        Note,
+        kColumns
+    };
     static constexpr int kSortRole = Qt::UserRole;  ///< numbers where a column holds numbers
 
     explicit ReelsModel(Controller& controller, QObject* parent = nullptr);
@@ -38,11 +55,14 @@ private:
     QTimer m_soon;  ///< many changes in a row, as when hundreds of reels are read, are shown as one
 };
 
-/// The rows whose words (name, group, note, faults, treatments, state, timecode) contain all that were typed; figures would match by chance.
+/// The rows whose words (name, group, note, faults, treatments, state, timecode) contain all that were typed; figures
+/// would match by chance.
 class ReelsFilter : public QSortFilterProxyModel {
     Q_OBJECT
 public:
-    explicit ReelsFilter(QObject* parent = nullptr) : QSortFilterProxyModel(parent) { m_order.setNumericMode(true); }  // take 9 comes before take 10
+    explicit ReelsFilter(QObject* parent = nullptr) : QSortFilterProxyModel(parent) {
+        m_order.setNumericMode(true);
+    }  // take 9 comes before take 10
     void setWords(const QString& text);
 
 protected:

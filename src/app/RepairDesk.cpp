@@ -19,7 +19,8 @@ struct RepairDesk::Facts {
     bool noise = false, voice = false;  ///< what of it has been learned
 };
 
-RepairDesk::RepairDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller), m_facts(std::make_shared<Facts>()) {
+RepairDesk::RepairDesk(Controller& controller, QObject* parent)
+    : QObject(parent), m_controller(controller), m_facts(std::make_shared<Facts>()) {
     m_wait.setSingleShot(true);
     m_wait.setInterval(120);
     connect(&m_wait, &QTimer::timeout, this, &RepairDesk::start);
@@ -27,7 +28,9 @@ RepairDesk::RepairDesk(Controller& controller, QObject* parent) : QObject(parent
     connect(&controller, &Controller::reelOpened, this, [this] {
         emit changed();
         const Reel* reel = m_controller.reel();  // a chain that was set up before diagnosis had ended
-        if (reel && m_reel == reel->id && m_controller.currentState()->diagnosis && !preview() && m_controller.repairPending(*reel) && m_queue.idle()) m_wait.start();
+        if (reel && m_reel == reel->id && m_controller.currentState()->diagnosis && !preview() &&
+            m_controller.repairPending(*reel) && m_queue.idle())
+            m_wait.start();
     });
     connect(&controller, &Controller::stemsChanged, this, &RepairDesk::changed);
 }
@@ -50,7 +53,9 @@ RepairDesk::Verdict RepairDesk::verdict(const Finding& finding) const {
     if (!reel) return Verdict::Open;
     if (reel->isDismissed(finding)) return Verdict::Dismissed;
     const auto& chain = reel->treatments;
-    const bool treated = std::any_of(chain.begin(), chain.end(), [&](const Treatment& t) { return t.on && t.id == entryOf(finding.kind).treatment; });
+    const bool treated = std::any_of(chain.begin(), chain.end(), [&](const Treatment& t) {
+        return t.on && t.id == entryOf(finding.kind).treatment;
+    });
     return treated ? Verdict::Accepted : Verdict::Open;
 }
 
@@ -86,52 +91,68 @@ const std::vector<Treatment>& RepairDesk::chain() const {
     return m_controller.reel() ? m_controller.reel()->treatments : none;
 }
 
-void RepairDesk::editChain(const QString& name, const std::function<void(std::vector<Treatment>&)>& change, const std::string& gesture) {
-    m_controller.editReel(name, [&](Reel& r) { change(r.treatments); }, gesture);
+void RepairDesk::editChain(const QString& name, const std::function<void(std::vector<Treatment>&)>& change,
+                           const std::string& gesture) {
+    m_controller.editReel(
+        name, [&](Reel& r) { change(r.treatments); }, gesture);
 }
 
 void RepairDesk::add(const std::string& id) {
     const TreatmentEntry& t = findTreatment(id);
-    editChain(QString("Add %1").arg(t.name), [&](auto& chain) { chain = withProposals(chain, {{t.id, true, t.usual, kRecordingPlace}}); });
+    editChain(QString("Add %1").arg(t.name), [&](auto& chain) {
+        chain = withProposals(chain, {{t.id, true, t.usual, kRecordingPlace}});
+    });
 }
 
 void RepairDesk::remove(size_t place) {
-    if (place < chain().size()) editChain("Remove a treatment", [&](auto& chain) { chain.erase(chain.begin() + long(place)); });
+    if (place < chain().size())
+        editChain("Remove a treatment", [&](auto& chain) { chain.erase(chain.begin() + long(place)); });
 }
 
 void RepairDesk::move(size_t place, int by) {
     const long to = long(place) + by;
-    if (place < chain().size() && to >= 0 && to < long(chain().size())) editChain("Move a treatment", [&](auto& chain) { std::swap(chain[place], chain[size_t(to)]); });
+    if (place < chain().size() && to >= 0 && to < long(chain().size()))
+        editChain("Move a treatment", [&](auto& chain) { std::swap(chain[place], chain[size_t(to)]); });
 }
 
 void RepairDesk::putInOrder() {
     editChain("Put treatments in order", [](auto& chain) {
-        std::stable_sort(chain.begin(), chain.end(), [](const Treatment& a, const Treatment& b) { return sensiblePlace(a.id) < sensiblePlace(b.id); });
+        std::stable_sort(chain.begin(), chain.end(), [](const Treatment& a, const Treatment& b) {
+            return sensiblePlace(a.id) < sensiblePlace(b.id);
+        });
     });
 }
 
 void RepairDesk::setOn(size_t place, bool on) {
-    if (place < chain().size()) editChain(on ? "Switch a treatment on" : "Switch a treatment off", [&](auto& chain) { chain[place].on = on; });
+    if (place < chain().size())
+        editChain(on ? "Switch a treatment on" : "Switch a treatment off", [&](auto& chain) { chain[place].on = on; });
 }
 
 void RepairDesk::setAmount(size_t place, double amount, bool dragging) {
-    if (place < chain().size()) editChain("Set an amount", [&](auto& chain) { chain[place].amount = amount; }, dragging ? "amount" + std::to_string(place) : "");
+    if (place < chain().size())
+        editChain(
+            "Set an amount", [&](auto& chain) { chain[place].amount = amount; },
+            dragging ? "amount" + std::to_string(place) : "");
 }
 
 void RepairDesk::setWhere(size_t place, const std::string& where) {
-    if (place < chain().size() && chain()[place].place != where) editChain("Move a treatment", [&](auto& chain) { chain[place].place = where; });
+    if (place < chain().size() && chain()[place].place != where)
+        editChain("Move a treatment", [&](auto& chain) { chain[place].place = where; });
 }
 
 const RepairDesk::Preview* RepairDesk::preview() const {
     const Reel* reel = m_controller.reel();
-    return reel && m_preview && m_preview->reel == reel->id && m_preview->chain == reel->recordingTreatments() ? &*m_preview : nullptr;
+    return reel && m_preview && m_preview->reel == reel->id && m_preview->chain == reel->recordingTreatments()
+               ? &*m_preview
+               : nullptr;
 }
 
 std::optional<RepairDesk::Effect> RepairDesk::effect(size_t place) const {
     const ReelState* state = m_controller.currentState();
     if (!state || place >= chain().size() || !chain()[place].on) return {};
     const Treatment& t = chain()[place];
-    const auto of = [&](const std::vector<RepairChain::Effect>& effects, size_t index, bool whole) -> std::optional<Effect> {
+    const auto of = [&](const std::vector<RepairChain::Effect>& effects, size_t index,
+                        bool whole) -> std::optional<Effect> {
         if (index >= effects.size() || effects[index].id != t.id) return {};
         return Effect{effects[index].removedDb, whole};
     };
@@ -156,7 +177,8 @@ std::pair<double, double> RepairDesk::span() const {
     const double end = m_controller.currentState()->info->duration();
     if (const auto loop = m_controller.loop()) return {loop->first, std::min(loop->second, loop->first + kLongest)};
     const Player& p = m_controller.player();
-    const double from = std::clamp(double(p.position()) / p.sampleRate() - kStretch / 4, 0.0, std::max(0.0, end - kStretch));
+    const double from =
+        std::clamp(double(p.position()) / p.sampleRate() - kStretch / 4, 0.0, std::max(0.0, end - kStretch));
     return {from, std::min(end, from + kStretch)};
 }
 
@@ -180,29 +202,40 @@ void RepairDesk::start() {
     const auto chain = reel->recordingTreatments();
     if (chain.empty()) return;
     const auto stretch = span();
-    m_queue.submit("Treating a stretch", [this, number = ++m_number, facts = m_facts, id = reel->id, source = reel->source, chain, stretch, findings = m_controller.findings(*reel)](Progress& progress) {
-        MediaReader reader(source);
-        const auto needs = [&](std::initializer_list<const char*> ids) {
-            return std::any_of(chain.begin(), chain.end(), [&](const Treatment& t) { return std::find(ids.begin(), ids.end(), t.id) != ids.end(); });
-        };
-        const bool noise = needs({"de-hiss"}), voice = needs({"de-plosive", "de-wind"});
-        if (facts->source != source) *facts = {source, {}, false, false};
-        if ((noise && !facts->noise) || (voice && !facts->voice) || facts->known.channels == 0) {
-            facts->known = factsFor(reader, chain, findings, progress);
-            facts->noise = noise, facts->voice = voice;
-        }
-        RepairFacts all = facts->known;
-        all.findings = findings;
-        const auto first = int64_t(stretch.first * reader.sampleRate()), count = int64_t((stretch.second - stretch.first) * reader.sampleRate());
-        Preview p{id, chain, stretch, previewRepairs(reader, chain, all, first, count, progress), nullptr};
-        p.repaired = std::make_shared<const AudioBuffer>(std::move(p.repairs.repaired));
-        QMetaObject::invokeMethod(this, [this, number, p = std::move(p)]() mutable {
-            if (number != m_number) return;
-            m_preview = std::move(p);
-            play();
-            emit changed();
-        }, Qt::QueuedConnection);
-    }, m_controller.ending(this, [this, number = m_number] { return number == m_number; }, [this] { emit changed(); }));
+    m_queue.submit(
+        "Treating a stretch",
+        [this, number = ++m_number, facts = m_facts, id = reel->id, source = reel->source, chain, stretch,
+         findings = m_controller.findings(*reel)](Progress& progress) {
+            MediaReader reader(source);
+            const auto needs = [&](std::initializer_list<const char*> ids) {
+                return std::any_of(chain.begin(), chain.end(), [&](const Treatment& t) {
+                    return std::find(ids.begin(), ids.end(), t.id) != ids.end();
+                });
+            };
+            const bool noise = needs({"de-hiss"}), voice = needs({"de-plosive", "de-wind"});
+            if (facts->source != source) *facts = {source, {}, false, false};
+            if ((noise && !facts->noise) || (voice && !facts->voice) || facts->known.channels == 0) {
+                facts->known = factsFor(reader, chain, findings, progress);
+                facts->noise = noise, facts->voice = voice;
+            }
+            RepairFacts all = facts->known;
+            all.findings = findings;
+            const auto first = int64_t(stretch.first * reader.sampleRate()),
+                       count = int64_t((stretch.second - stretch.first) * reader.sampleRate());
+            Preview p{id, chain, stretch, previewRepairs(reader, chain, all, first, count, progress), nullptr};
+            p.repaired = std::make_shared<const AudioBuffer>(std::move(p.repairs.repaired));
+            QMetaObject::invokeMethod(
+                this,
+                [this, number, p = std::move(p)]() mutable {
+                    if (number != m_number) return;
+                    m_preview = std::move(p);
+                    play();
+                    emit changed();
+                },
+                Qt::QueuedConnection);
+        },
+        m_controller.ending(
+            this, [this, number = m_number] { return number == m_number; }, [this] { emit changed(); }));
     emit changed();
 }
 
@@ -212,18 +245,23 @@ void RepairDesk::play() {
     if (!p) return;
     const auto source = m_controller.repairPending(*reel) ? reel->source : m_controller.workFile(*reel);
     const auto& player = m_controller.player();
-    const auto patched = [first = p->repairs.first, rate = player.sampleRate(), frames = player.frames()](std::optional<std::filesystem::path> file, std::shared_ptr<const AudioBuffer> patch) {
+    const auto patched = [first = p->repairs.first, rate = player.sampleRate(), frames = player.frames()](
+                             std::optional<std::filesystem::path> file, std::shared_ptr<const AudioBuffer> patch) {
         return [=]() -> std::unique_ptr<SampleSource> {
-            return std::make_unique<PatchedSource>(file ? std::make_unique<MediaReader>(*file) : nullptr, patch, first, rate, frames);
+            return std::make_unique<PatchedSource>(file ? std::make_unique<MediaReader>(*file) : nullptr, patch, first,
+                                                   rate, frames);
         };
     };
     Player::OpenSource removed;
     if (m_removed && *m_removed >= 0) {
         size_t index = 0;
-        for (int i = 0; i < *m_removed; ++i) index += chain()[size_t(i)].on && chain()[size_t(i)].place == kRecordingPlace;
-        if (index < p->repairs.removed.size()) removed = patched({}, std::make_shared<const AudioBuffer>(p->repairs.removed[index]));
+        for (int i = 0; i < *m_removed; ++i)
+            index += chain()[size_t(i)].on && chain()[size_t(i)].place == kRecordingPlace;
+        if (index < p->repairs.removed.size())
+            removed = patched({}, std::make_shared<const AudioBuffer>(p->repairs.removed[index]));
     }
-    m_controller.tryVersions(patched(source, p->repaired), [file = reel->source] { return std::make_unique<MediaReader>(file); }, removed);
+    m_controller.tryVersions(
+        patched(source, p->repaired), [file = reel->source] { return std::make_unique<MediaReader>(file); }, removed);
     if (!m_removed) return;
     m_controller.hear(Heard::Removed);
     if (m_controller.loop() != p->span) m_controller.audition(p->span.first, p->span.second);
@@ -233,7 +271,8 @@ void RepairDesk::hearRemoved(int place) {
     const Reel* reel = m_controller.reel();
     if (!reel || !m_controller.player().isOpen()) return;
     m_removed = place;
-    if (place >= 0 && size_t(place) < chain().size() && chain()[size_t(place)].place != kRecordingPlace) {  // of the stem: what all took away is at hand
+    if (place >= 0 && size_t(place) < chain().size() &&
+        chain()[size_t(place)].place != kRecordingPlace) {  // of the stem: what all took away is at hand
         m_controller.hear(Heard::Removed);
         return;
     }

@@ -3,9 +3,9 @@
 
 namespace rivlen {
 
-/// What is done about the faults of the present reel: findings accepted or dismissed, the chain of treatments, what each takes away and how
-/// that sounds. While an amount is looked for, the loop (or what is around the playhead) is treated at once; the whole reel follows in the
-/// background.
+/// What is done about the faults of the present reel: findings accepted or dismissed, the chain of treatments, what
+/// each takes away and how that sounds. While an amount is looked for, the loop (or what is around the playhead) is
+/// treated at once; the whole reel follows in the background.
 class RepairDesk : public QObject {
     Q_OBJECT
 public:
@@ -14,7 +14,8 @@ public:
 
     // ---- findings ----
     enum class Verdict { Open, Accepted, Dismissed };
-    /// All of the present reel that its content leaves in question, dismissed ones too; null while it is being looked through.
+    /// All of the present reel that its content leaves in question, dismissed ones too; null while it is being looked
+    /// through.
     std::optional<std::vector<Finding>> found() const;
     Verdict verdict(const Finding& finding) const;
     void accept(const Finding& finding);  ///< puts its treatment into the chain
@@ -56,7 +57,8 @@ private:
         RepairPreview repairs;
         std::shared_ptr<const AudioBuffer> repaired;
     };
-    void editChain(const QString& name, const std::function<void(std::vector<Treatment>&)>& change, const std::string& gesture = "");
+    void editChain(const QString& name, const std::function<void(std::vector<Treatment>&)>& change,
+                   const std::string& gesture = "");
     void follow();
     void start();
     void play();
@@ -66,9 +68,9 @@ private:
     Controller& m_controller;
     std::shared_ptr<Facts> m_facts;
     std::optional<Preview> m_preview;
-    std::string m_reel;                 ///< whose chain was followed last
+    std::string m_reel;  ///< whose chain was followed last
     std::vector<Treatment> m_chain;
-    std::optional<int> m_removed;       ///< which treatment's share is to be heard
+    std::optional<int> m_removed;  ///< which treatment's share is to be heard
     int m_number = 0;
     QTimer m_wait;
     JobQueue m_queue;

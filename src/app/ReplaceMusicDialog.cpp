@@ -37,7 +37,8 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildDesk& desk, QWidget* parent) : QDi
     auto* grid = new QGridLayout;
     grid->setHorizontalSpacing(10);
     int place = 0;
-    const auto spin = [&](const char* name, const QString& label, double high, double value, const QString& tip, const QString& unit = " s", double low = 0) {
+    const auto spin = [&](const char* name, const QString& label, double high, double value, const QString& tip,
+                          const QString& unit = " s", double low = 0) {
         auto* box = new QDoubleSpinBox;
         box->setObjectName(name);
         box->setRange(low, high);
@@ -53,12 +54,15 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildDesk& desk, QWidget* parent) : QDi
         connect(box, &QDoubleSpinBox::valueChanged, this, [this] { describe(); });
         return box;
     };
-    const double end = m_desk.materials() ? double(m_desk.materials()->reel().frames) / m_desk.materials()->reel().sampleRate : 0;
+    const double end =
+        m_desk.materials() ? double(m_desk.materials()->reel().frames) / m_desk.materials()->reel().sampleRate : 0;
     m_from = spin("from", "Old music goes from", 1e6, 0, "Where the loop begins, if there is one");
     m_to = spin("to", "to", 1e6, end, "Where the loop ends");
     m_cueFrom = spin("cuefrom", "Cue begins at", 1e6, 0, "What lies before is left out");
-    m_tail = spin("tail", "Own ending", 60, 0, "So many seconds of the cue's own ending close the span; 0: it fades out");
-    m_loopFrom = spin("loopfrom", "Repeats from", 1e6, 0, "Of the cue, where it is too short; both 0: chosen by itself");
+    m_tail =
+        spin("tail", "Own ending", 60, 0, "So many seconds of the cue's own ending close the span; 0: it fades out");
+    m_loopFrom =
+        spin("loopfrom", "Repeats from", 1e6, 0, "Of the cue, where it is too short; both 0: chosen by itself");
     m_loopTo = spin("loopto", "to ", 1e6, 0, "End of what is repeated");
     m_fadeIn = spin("fadein", "Fade in", 30, 0.05, "Over which the cue comes");
     m_fadeOut = spin("fadeout", "Fade out", 30, 1.0, "Over which it goes, where it has no ending of its own");
@@ -121,12 +125,18 @@ void ReplaceMusicDialog::chooseFile(const QString& file) {
 void ReplaceMusicDialog::describe() {
     const double span = m_to->value() - m_from->value(), cue = m_cueSeconds - m_cueFrom->value();
     m_ok->setEnabled(m_cueSeconds > 0 && span >= 0.5 && cue >= 0.2);
-    if (m_cueSeconds <= 0) return m_plan->setText("Choose the cue. The old music is taken out of the span; the voice and its room stay as they are.");
+    if (m_cueSeconds <= 0)
+        return m_plan->setText(
+            "Choose the cue. The old music is taken out of the span; the voice and its room stay as they are.");
     if (span < 0.5) return m_plan->setText("The span is shorter than half a second: make it longer.");
     if (cue < 0.2) return m_plan->setText("The cue begins after its own end: let it begin earlier.");
-    QString text = QString("The old music goes for %1 s. The cue is %2 s long").arg(span, 0, 'f', 1).arg(cue, 0, 'f', 1);
-    text += cue + 0.001 < span ? QString(", so it repeats") : cue > span + 0.05 ? QString(", so it is cut to length") : QString();
-    text += m_tail->value() > 0 ? QString(" and closes with its own last %1 s.").arg(m_tail->value(), 0, 'f', 1) : QString(" and fades out over %1 s.").arg(m_fadeOut->value(), 0, 'f', 1);
+    QString text =
+        QString("The old music goes for %1 s. The cue is %2 s long").arg(span, 0, 'f', 1).arg(cue, 0, 'f', 1);
+    text += cue + 0.001 < span  ? QString(", so it repeats")
+            : cue > span + 0.05 ? QString(", so it is cut to length")
+                                : QString();
+    text += m_tail->value() > 0 ? QString(" and closes with its own last %1 s.").arg(m_tail->value(), 0, 'f', 1)
+                                : QString(" and fades out over %1 s.").arg(m_fadeOut->value(), 0, 'f', 1);
     m_plan->setText(text);
 }
 

@@ -56,7 +56,8 @@ QString shortcutSheet() {
         {"Esc", "dismiss a message"},
     };
     QString text = "<table cellspacing=6>";
-    for (const Row& r : rows) text += QString("<tr><td><b>%1</b></td><td style='padding-left:16px'>%2</td></tr>").arg(r.keys, r.does);
+    for (const Row& r : rows)
+        text += QString("<tr><td><b>%1</b></td><td style='padding-left:16px'>%2</td></tr>").arg(r.keys, r.does);
     return text + "</table>";
 }
 

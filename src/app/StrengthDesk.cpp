@@ -10,8 +10,10 @@ StrengthDesk::StrengthDesk(Controller& controller, QObject* parent) : QObject(pa
     connect(&controller, &Controller::sessionChanged, this, &StrengthDesk::changed);
 }
 
-void StrengthDesk::edit(const QString& name, const std::function<void(StrengthCourse&)>& change, const std::string& gesture) {
-    m_controller.editReel(name, [&](Reel& r) { change(r.course()); }, gesture);
+void StrengthDesk::edit(const QString& name, const std::function<void(StrengthCourse&)>& change,
+                        const std::string& gesture) {
+    m_controller.editReel(
+        name, [&](Reel& r) { change(r.course()); }, gesture);
 }
 
 void StrengthDesk::chooseStem(const std::string& stem) {
@@ -58,22 +60,30 @@ void StrengthDesk::renameRegion(int region, const QString& name) {
 }
 
 void StrengthDesk::setFade(int region, double seconds, bool dragging) {
-    edit("Set fade", [&](StrengthCourse& c) { c.regions[size_t(region)].fade = std::clamp(seconds, kShortestFade, kLongestFade); }, dragging ? "fade" : "");
+    edit(
+        "Set fade",
+        [&](StrengthCourse& c) { c.regions[size_t(region)].fade = std::clamp(seconds, kShortestFade, kLongestFade); },
+        dragging ? "fade" : "");
 }
 
 void StrengthDesk::moveBorder(int region, bool begin, double seconds) {
-    edit("Move region", [&](StrengthCourse& c) {
-        StrengthRegion& r = c.regions[size_t(region)];
-        const double low = region > 0 ? c.regions[size_t(region - 1)].to : 0.0;
-        const double high = region + 1 < int(c.regions.size()) ? c.regions[size_t(region + 1)].from : m_controller.currentState()->info->duration();
-        if (begin) r.from = std::clamp(seconds, low, r.to - kShortestRegion);
-        else r.to = std::clamp(seconds, r.from + kShortestRegion, high);
-    }, "border");
+    edit(
+        "Move region",
+        [&](StrengthCourse& c) {
+            StrengthRegion& r = c.regions[size_t(region)];
+            const double low = region > 0 ? c.regions[size_t(region - 1)].to : 0.0;
+            const double high = region + 1 < int(c.regions.size()) ? c.regions[size_t(region + 1)].from
+                                                                   : m_controller.currentState()->info->duration();
+            if (begin) r.from = std::clamp(seconds, low, r.to - kShortestRegion);
+            else r.to = std::clamp(seconds, r.from + kShortestRegion, high);
+        },
+        "border");
 }
 
 void StrengthDesk::copyTo(int region) {
     const IsolationSettings settings = m_controller.reel()->isolation();
-    edit("Copy strength", [&](StrengthCourse& c) { (region < 0 ? c.base : c.regions[size_t(region)].settings) = settings; });
+    edit("Copy strength",
+         [&](StrengthCourse& c) { (region < 0 ? c.base : c.regions[size_t(region)].settings) = settings; });
 }
 
 void StrengthDesk::showParameter(size_t index) {
@@ -90,10 +100,13 @@ const DrawnCurve* StrengthDesk::curve() const {
 
 void StrengthDesk::setCurve(DrawnCurve curve, bool dragging) {
     const std::string id = parameter().id;
-    edit(QString("Draw %1").arg(parameter().name), [&](StrengthCourse& c) {
-        if (curve.empty()) c.drawn.erase(id);
-        else c.drawn[id] = curve;
-    }, dragging ? "draw " + id : "");
+    edit(
+        QString("Draw %1").arg(parameter().name),
+        [&](StrengthCourse& c) {
+            if (curve.empty()) c.drawn.erase(id);
+            else c.drawn[id] = curve;
+        },
+        dragging ? "draw " + id : "");
 }
 
 QString StrengthDesk::regionName(int region) const {

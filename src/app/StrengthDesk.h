@@ -3,8 +3,8 @@
 
 namespace rivlen {
 
-/// What can be done to the strength of the current reel over its stems and over time: whose strength is worked on, regions with
-/// settings of their own, values drawn over time.
+/// What can be done to the strength of the current reel over its stems and over time: whose strength is worked on,
+/// regions with settings of their own, values drawn over time.
 class StrengthDesk : public QObject {
     Q_OBJECT
 public:
@@ -27,7 +27,7 @@ public:
     /// The setting that is shown and drawn over time.
     const IsolationParameter& parameter() const { return isolationParameters()[m_parameter]; }
     void showParameter(size_t index);
-    const DrawnCurve* curve() const;  ///< null when it is not drawn
+    const DrawnCurve* curve() const;                 ///< null when it is not drawn
     void setCurve(DrawnCurve curve, bool dragging);  ///< empty: not drawn any more
     void endDrag() { m_controller.endGesture(); }
     QString regionName(int region) const;

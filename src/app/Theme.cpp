@@ -39,7 +39,8 @@ void apply() {
     p.setColor(QPalette::PlaceholderText, quietInk);
     p.setColor(QPalette::Highlight, QColor(0x55, 0x4d, 0x40));
     p.setColor(QPalette::HighlightedText, ink);
-    for (auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText}) p.setColor(QPalette::Disabled, role, QColor(0x6d, 0x66, 0x5a));
+    for (auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
+        p.setColor(QPalette::Disabled, role, QColor(0x6d, 0x66, 0x5a));
     QApplication::setPalette(p);
     qApp->setStyleSheet(R"(
         QPushButton { background: #2f2b26; border: 1px solid #3a352e; border-radius: 5px; padding: 5px 12px; }

@@ -26,7 +26,8 @@ namespace {
 // A store that goes away with the last one who plays it.
 std::shared_ptr<StemStore> temporaryStore(const Trial& trial, int rate, int channels, int64_t frames) {
     static std::atomic<int> number{0};
-    const auto folder = std::filesystem::temp_directory_path() / ("rivlen-trial-" + std::to_string(getpid()) + "-" + std::to_string(++number));
+    const auto folder = std::filesystem::temp_directory_path() /
+                        ("rivlen-trial-" + std::to_string(getpid()) + "-" + std::to_string(++number));
     auto store = StemStore::create(folder, {kStemNames, rate, channels, frames, trial.block.hasRoom()});
     store->skip(trial.from);
     store->append(trial.block);
@@ -45,7 +46,8 @@ QString nameOf(const TrialChoice& choice, int candidate) {
 
 }  // namespace
 
-TrialDesk::TrialDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller), m_networks(std::make_shared<Networks>()) {
+TrialDesk::TrialDesk(Controller& controller, QObject* parent)
+    : QObject(parent), m_controller(controller), m_networks(std::make_shared<Networks>()) {
     connect(&controller, &Controller::reelOpened, this, [this] {
         if (!m_reel.empty() && (!m_controller.reel() || m_controller.reel()->id != m_reel)) clear();
     });
@@ -64,7 +66,8 @@ QString TrialDesk::hindrance() const {
     const ReelState* state = m_controller.currentState();
     if (!reel || !state->info || state->missing) return "Add a recording at Intake first.";
     if (!reel->loop) return "Set a loop of up to 30 s: drag over the picture.";
-    if (reel->loop->second - reel->loop->first > kLongest + 0.001) return "The loop is longer than 30 s: make it shorter.";
+    if (reel->loop->second - reel->loop->first > kLongest + 0.001)
+        return "The loop is longer than 30 s: make it shorter.";
     if (reel->loop->second - reel->loop->first < 0.5) return "The loop is shorter than half a second: make it longer.";
     return {};
 }
@@ -94,22 +97,38 @@ void TrialDesk::start() {
     m_choices = int(choices.size());
     m_done = 0;
     for (const TrialChoice& choice : choices)
-        m_queue.submit("Trying " + choice.name, [this, number, choice, courses, whose, source = m_controller.splitFile(reel), span = m_span, networks = m_networks](Progress& progress) {
-            MediaReader reader(source);
-            const int64_t first = std::llround(span.first * reader.sampleRate());
-            const int64_t count = std::min<int64_t>(reader.frames(), std::llround(span.second * reader.sampleRate())) - first;
-            const Trial trial = tryNetwork(reader, choice, networks->get(choice.card), courses, first, count, progress);
-            const auto stems = temporaryStore(trial, reader.sampleRate(), reader.channels(), reader.frames());
-            LoudnessMeter meter(reader.channels(), reader.sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
-            meter.add(reader.read(first, count));
-            std::vector<Answer> answers;
-            for (size_t i = 0; i < courses.size(); ++i)
-                answers.push_back({choice, whose[i], courses[i], {nameOf(choice, whose[i]).toStdString(), trial.weighings[i], measuredQuality(choice.card), trial.seconds}, trial.loudness[i], stems});
-            QMetaObject::invokeMethod(this, [this, number, answers, loudness = meter.integrated()] {
-                m_source = loudness;
-                take(number, answers);
-            }, Qt::QueuedConnection);
-        }, m_controller.ending(this, [this, number] { return number == m_number; }, [this] { emit changed(); }));
+        m_queue.submit(
+            "Trying " + choice.name,
+            [this, number, choice, courses, whose, source = m_controller.splitFile(reel), span = m_span,
+             networks = m_networks](Progress& progress) {
+                MediaReader reader(source);
+                const int64_t first = std::llround(span.first * reader.sampleRate());
+                const int64_t count =
+                    std::min<int64_t>(reader.frames(), std::llround(span.second * reader.sampleRate())) - first;
+                const Trial trial =
+                    tryNetwork(reader, choice, networks->get(choice.card), courses, first, count, progress);
+                const auto stems = temporaryStore(trial, reader.sampleRate(), reader.channels(), reader.frames());
+                LoudnessMeter meter(reader.channels(), reader.sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
+                meter.add(reader.read(first, count));
+                std::vector<Answer> answers;
+                for (size_t i = 0; i < courses.size(); ++i)
+                    answers.push_back({choice,
+                                       whose[i],
+                                       courses[i],
+                                       {nameOf(choice, whose[i]).toStdString(), trial.weighings[i],
+                                        measuredQuality(choice.card), trial.seconds},
+                                       trial.loudness[i],
+                                       stems});
+                QMetaObject::invokeMethod(
+                    this,
+                    [this, number, answers, loudness = meter.integrated()] {
+                        m_source = loudness;
+                        take(number, answers);
+                    },
+                    Qt::QueuedConnection);
+            },
+            m_controller.ending(
+                this, [this, number] { return number == m_number; }, [this] { emit changed(); }));
     emit changed();
 }
 
@@ -156,11 +175,14 @@ void TrialDesk::hear(int answer) {
     }
     if (answer >= int(m_answers.size())) return;
     const Answer& a = m_answers[size_t(answer)];
-    const double gain = std::isfinite(a.loudness) && a.loudness > -60 && std::isfinite(m_source) ? std::clamp(m_source - a.loudness, -12.0, 12.0) : 0.0;
+    const double gain = std::isfinite(a.loudness) && a.loudness > -60 && std::isfinite(m_source)
+                            ? std::clamp(m_source - a.loudness, -12.0, 12.0)
+                            : 0.0;
     m_heard = answer;
     m_controller.tryStems(a.stems, a.course, float(fromDb(gain)));
     m_controller.hear(Heard::Result);
-    if (!m_controller.player().playing() || m_controller.loop() != m_span) m_controller.audition(m_span.first, m_span.second);
+    if (!m_controller.player().playing() || m_controller.loop() != m_span)
+        m_controller.audition(m_span.first, m_span.second);
     emit changed();
 }
 

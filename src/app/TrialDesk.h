@@ -6,8 +6,8 @@
 
 namespace rivlen {
 
-/// Tries every network and quality, each at the present strength and the kept candidates', on the loop of the current reel, and lets
-/// the answers be heard and used. Nothing becomes part of the document before use().
+/// Tries every network and quality, each at the present strength and the kept candidates', on the loop of the current
+/// reel, and lets the answers be heard and used. Nothing becomes part of the document before use().
 class TrialDesk : public QObject {
     Q_OBJECT
 public:
@@ -34,12 +34,13 @@ public:
     void clear();
 
     const std::vector<Answer>& answers() const { return m_answers; }  ///< the best first
-    QString reason() const { return m_reason; }                      ///< of the ranking
+    QString reason() const { return m_reason; }                       ///< of the ranking
     std::pair<double, double> span() const { return m_span; }
     int heard() const { return m_heard; }  ///< the answer that is heard, or -1: the reel's own stems
 
     void hear(int answer);  ///< plays it in the loop, at the loudness of the source; -1: back to the reel's own
-    /// Takes an answer's network, quality and strength for the reel and separates the whole of it when that was not done before.
+    /// Takes an answer's network, quality and strength for the reel and separates the whole of it when that was not
+    /// done before.
     void use(int answer);
 
 signals:

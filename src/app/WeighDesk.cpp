@@ -40,11 +40,14 @@ struct WeighDesk::Bench {
     std::optional<TradeOff> curve;
 };
 
-WeighDesk::WeighDesk(Controller& controller, QObject* parent) : QObject(parent), m_controller(controller), m_bench(std::make_shared<Bench>()) {
+WeighDesk::WeighDesk(Controller& controller, QObject* parent)
+    : QObject(parent), m_controller(controller), m_bench(std::make_shared<Bench>()) {
     m_wait.setSingleShot(true);
     m_wait.setInterval(60);
     connect(&m_wait, &QTimer::timeout, this, &WeighDesk::start);
-    const auto soon = [this] { if (m_controller.session().stage == "weigh") m_wait.start(); };
+    const auto soon = [this] {
+        if (m_controller.session().stage == "weigh") m_wait.start();
+    };
     connect(&controller, &Controller::sessionChanged, this, soon);
     connect(&controller, &Controller::stemsChanged, this, soon);
     connect(&controller, &Controller::reelOpened, this, soon);
@@ -55,7 +58,8 @@ WeighDesk::~WeighDesk() { m_queue.cancelAll(); }
 const WeighDesk::Result* WeighDesk::result() const {
     const Reel* reel = m_controller.reel();
     const ReelState* state = m_controller.currentState();
-    return !m_controller.blind() && m_result && reel && m_result->reel == reel->id && state->stems ? &*m_result : nullptr;
+    return !m_controller.blind() && m_result && reel && m_result->reel == reel->id && state->stems ? &*m_result
+                                                                                                   : nullptr;
 }
 
 std::pair<double, double> WeighDesk::span() const {
@@ -64,7 +68,8 @@ std::pair<double, double> WeighDesk::span() const {
     if (!reel || !state->info || !state->stems || !state->stems->finished()) return {-1, -1};
     const double duration = state->info->duration();
     if (reel->loop) return {reel->loop->first, std::min({reel->loop->second, duration, reel->loop->first + kMostLoop})};
-    if (const StrengthRegion* region = reel->workedRegion()) return {region->from, std::min({region->to, duration, region->from + kMostLoop})};
+    if (const StrengthRegion* region = reel->workedRegion())
+        return {region->from, std::min({region->to, duration, region->from + kMostLoop})};
     if (duration <= kWhole) return {0, duration};
     const double at = std::floor(double(m_controller.player().position()) / state->info->sampleRate / kPage) * kPage;
     return {at, std::min(duration, at + kPage)};
@@ -90,38 +95,50 @@ void WeighDesk::start() {
     base.firmness = m_baseFirmness;
     base.depth = kFullDepth;
     const auto store = m_controller.currentState()->stems;
-    const std::string key = store->folder().string() + "/" + std::to_string(from) + "/" + std::to_string(to) + "/" + reel->stem + "/" + roomOf(course);
+    const std::string key = store->folder().string() + "/" + std::to_string(from) + "/" + std::to_string(to) + "/" +
+                            reel->stem + "/" + roomOf(course);
     const int number = m_number;
-    m_queue.submit("Weighing", [this, number, bench = m_bench, key, store, source = m_controller.workFile(*reel), id = reel->id, settings, course, base, from, to](Progress& progress) {
-        if (bench->key != key) {
-            MediaReader reader(source);
-            StemReaders stems = store->openAll();
-            const int64_t first = std::llround(from * reader.sampleRate());
-            bench->key.clear();
-            bench->weigher.reset();
+    m_queue.submit(
+        "Weighing",
+        [this, number, bench = m_bench, key, store, source = m_controller.workFile(*reel), id = reel->id, settings,
+         course, base, from, to](Progress& progress) {
+            if (bench->key != key) {
+                MediaReader reader(source);
+                StemReaders stems = store->openAll();
+                const int64_t first = std::llround(from * reader.sampleRate());
+                bench->key.clear();
+                bench->weigher.reset();
+                bench->curve.reset();
+                bench->cells = readSpanCells(reader, stems, course, std::max(0, store->stemIndex(settings.stem)), first,
+                                             std::llround(to * reader.sampleRate()) - first);
+                bench->weigher = std::make_unique<Weigher>(bench->cells);
+                bench->spectrum = std::make_shared<SpanSpectrum>(spanSpectrum(bench->cells));
+                bench->key = key;
+            }
+            const auto give = [this, number](Result result) {
+                QMetaObject::invokeMethod(
+                    this,
+                    [this, number, result = std::move(result)] {
+                        if (number == m_number) take(result);
+                    },
+                    Qt::QueuedConnection);
+            };
+            progress.throwIfCancelled();
+            Result result{id, from, to, settings, bench->weigher->weigh(course), {}, {}, bench->spectrum};
+            result.places = worstPlaces(result.now);
+            if (bench->curve && bench->curveOf == base) {
+                result.curve = bench->curve;
+                return give(result);
+            }
+            give(result);
             bench->curve.reset();
-            bench->cells = readSpanCells(reader, stems, course, std::max(0, store->stemIndex(settings.stem)), first, std::llround(to * reader.sampleRate()) - first);
-            bench->weigher = std::make_unique<Weigher>(bench->cells);
-            bench->spectrum = std::make_shared<SpanSpectrum>(spanSpectrum(bench->cells));
-            bench->key = key;
-        }
-        const auto give = [this, number](Result result) {
-            QMetaObject::invokeMethod(this, [this, number, result = std::move(result)] { if (number == m_number) take(result); }, Qt::QueuedConnection);
-        };
-        progress.throwIfCancelled();
-        Result result{id, from, to, settings, bench->weigher->weigh(course), {}, {}, bench->spectrum};
-        result.places = worstPlaces(result.now);
-        if (bench->curve && bench->curveOf == base) {
+            bench->curve = tradeOff(base, *bench->weigher, progress);
+            bench->curveOf = base;
             result.curve = bench->curve;
-            return give(result);
-        }
-        give(result);
-        bench->curve.reset();
-        bench->curve = tradeOff(base, *bench->weigher, progress);
-        bench->curveOf = base;
-        result.curve = bench->curve;
-        give(result);
-    }, m_controller.ending(this, [this, number] { return number == m_number; }, [this] { emit changed(); }));
+            give(result);
+        },
+        m_controller.ending(
+            this, [this, number] { return number == m_number; }, [this] { emit changed(); }));
     emit changed();
 }
 
@@ -139,8 +156,10 @@ double WeighDesk::position() const {
     // Depth first, then firmness: the path's order.
     for (size_t i = 0; i + 1 < curve.size(); ++i) {
         const auto &a = curve[i], &b = curve[i + 1];
-        if (b.depth > a.depth && s.depth <= b.depth && s.depth < kFullDepth) return double(i) + (s.depth - a.depth) / (b.depth - a.depth);
-        if (b.firmness > a.firmness && s.firmness <= b.firmness) return double(i) + std::max(0.0, (s.firmness - a.firmness) / (b.firmness - a.firmness));
+        if (b.depth > a.depth && s.depth <= b.depth && s.depth < kFullDepth)
+            return double(i) + (s.depth - a.depth) / (b.depth - a.depth);
+        if (b.firmness > a.firmness && s.firmness <= b.firmness)
+            return double(i) + std::max(0.0, (s.firmness - a.firmness) / (b.firmness - a.firmness));
     }
     return double(curve.size() - 1);
 }
@@ -156,7 +175,9 @@ void WeighDesk::moveTo(double position, bool dragging) {
     depth = depth > 60 ? kFullDepth : std::round(depth * 2) / 2;
     const double firmness = std::round(curve[i].firmness + f * (curve[i + 1].firmness - curve[i].firmness));
     m_chartFirmness = firmness;
-    m_controller.editReel("Set strength", [&](Reel& reel) { reel.isolation().depth = depth, reel.isolation().firmness = firmness; }, dragging ? "trade-off" : "");
+    m_controller.editReel(
+        "Set strength", [&](Reel& reel) { reel.isolation().depth = depth, reel.isolation().firmness = firmness; },
+        dragging ? "trade-off" : "");
 }
 
 void WeighDesk::useSuggestion() {
@@ -168,7 +189,8 @@ void WeighDesk::audition(int place) {
     if (!r || place < 0 || place >= int(r->places.size())) return;
     m_place = place;
     const double at = r->from + r->places[size_t(place)].seconds;
-    const double from = std::max(0.0, at - kBefore), to = std::min(m_controller.currentState()->info->duration(), at + kAfter);
+    const double from = std::max(0.0, at - kBefore),
+                 to = std::min(m_controller.currentState()->info->duration(), at + kAfter);
     m_controller.audition(from, to);
     emit changed();
 }

@@ -8,7 +8,8 @@ namespace rivlen {
 
 /// Keeps the measures of the present span and settings up to date, in the background, while the Weigh stage is shown.
 ///
-/// The span is the loop; without one, the region that is worked on; else the whole of a short reel or half a minute around the playhead.
+/// The span is the loop; without one, the region that is worked on; else the whole of a short reel or half a minute
+/// around the playhead.
 class WeighDesk : public QObject {
     Q_OBJECT
 public:
@@ -16,8 +17,8 @@ public:
     struct Result {
         std::string reel;
         double from = 0, to = 0;
-        IsolationSettings settings;  ///< that are worked on
-        Weighing now;                ///< of the strength in force
+        IsolationSettings settings;      ///< that are worked on
+        Weighing now;                    ///< of the strength in force
         std::optional<TradeOff> curve;   ///< follows a moment later
         std::vector<WorstPlace> places;  ///< seconds from `from`
         std::shared_ptr<const SpanSpectrum> spectrum;
@@ -39,7 +40,7 @@ public:
     void useSuggestion();
     /// Loops a worst place with what is around it and plays it.
     void audition(int place);
-    void step(int direction);   ///< to the next or the last one
+    void step(int direction);              ///< to the next or the last one
     int place() const { return m_place; }  ///< the one auditioned last, or -1
 
     /// Looks whether the span is still the present one: called now and then, since the playhead moves without a signal.
@@ -61,7 +62,7 @@ private:
     double m_baseFirmness = 0;                  ///< firmness that the curve begins with
     std::optional<double> m_chartFirmness;      ///< firmness that moveTo() set last
     int m_place = -1;
-    int m_number = 0;                           ///< of the newest computation
+    int m_number = 0;  ///< of the newest computation
     QTimer m_wait;
     JobQueue m_queue;
 };

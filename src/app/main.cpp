@@ -23,7 +23,8 @@ void settle(Controller& controller, MainWindow& window) {
     while (quiet < 12 && clock.elapsed() < 600000) {
         QApplication::processEvents(QEventLoop::AllEvents, 50);
         usleep(50000);
-        const bool busy = controller.busy() || window.ownership().busy() || window.strip().busy() || window.desks().repairs.busy() || window.desks().rebuild.busy() || window.desk().busy();
+        const bool busy = controller.busy() || window.ownership().busy() || window.strip().busy() ||
+                          window.desks().repairs.busy() || window.desks().rebuild.busy() || window.desk().busy();
         quiet = busy ? 0 : quiet + 1;
     }
 }
@@ -48,7 +49,8 @@ int run(int argc, char** argv) {
     const QCommandLineOption split("split", "Splits the current reel first.");
     const QCommandLineOption ownership("ownership", "Shows the Ownership picture.");
     const QCommandLineOption first("first-paint", "Prints the seconds to the first paint and ends.");
-    const QCommandLineOption networks("networks", "Opens the list of networks; with --picture it is what the picture shows.");
+    const QCommandLineOption networks("networks",
+                                      "Opens the list of networks; with --picture it is what the picture shows.");
     parser.addOptions({picture, stage, reelName, split, ownership, networks, first});
     parser.process(app);
     theme::apply();
@@ -64,7 +66,8 @@ int run(int argc, char** argv) {
     const QStringList files = parser.positionalArguments();
     // What a crash left behind comes first: opening anything else would give it up.
     if (!parser.isSet(picture) && !controller.recoverable().isEmpty() &&
-        QMessageBox::question(&window, "Rivlen", "Rivlen ended without saving last time. Recover that session?") == QMessageBox::Yes) {
+        QMessageBox::question(&window, "Rivlen", "Rivlen ended without saving last time. Recover that session?") ==
+            QMessageBox::Yes) {
         controller.recover();
     } else if (files.size() == 1 && files.front().endsWith(".rivlen")) {
         controller.openSession(files.front());
@@ -76,7 +79,8 @@ int run(int argc, char** argv) {
     if (!parser.isSet(picture)) return QApplication::exec();
 
     settle(controller, window);
-    if (const size_t number = parser.value(reelName).toUInt(); number > 0 && number <= controller.session().reels.size()) {
+    if (const size_t number = parser.value(reelName).toUInt();
+        number > 0 && number <= controller.session().reels.size()) {
         controller.selectReel(controller.session().reels[number - 1].id);
         settle(controller, window);
     }
@@ -89,7 +93,8 @@ int run(int argc, char** argv) {
     settle(controller, window);
     QWidget& shown = parser.isSet(networks) ? static_cast<QWidget&>(list) : window;
     if (!shown.grab().save(parser.value(picture))) {
-        std::fprintf(stderr, "rivlen-desk: the picture \"%s\" cannot be written: check the folder.\n", qPrintable(parser.value(picture)));
+        std::fprintf(stderr, "rivlen-desk: the picture \"%s\" cannot be written: check the folder.\n",
+                     qPrintable(parser.value(picture)));
         return 4;
     }
     return 0;

@@ -14,8 +14,13 @@ int main(int argc, char** argv) {
     } catch (const std::exception& e) {
         facts.reason = e.what();
     }
-    std::printf("%s\n", nlohmann::json{{"passed", facts.passed}, {"reason", facts.reason}, {"sum_error_db", facts.sumErrorDb},
-        {"level_error_db", facts.levelErrorDb}, {"real_time_factor", facts.realTimeFactor}}.dump(-1, ' ', false, nlohmann::json::error_handler_t::replace).c_str());
+    std::printf("%s\n", nlohmann::json{{"passed", facts.passed},
+                                       {"reason", facts.reason},
+                                       {"sum_error_db", facts.sumErrorDb},
+                                       {"level_error_db", facts.levelErrorDb},
+                                       {"real_time_factor", facts.realTimeFactor}}
+                            .dump(-1, ' ', false, nlohmann::json::error_handler_t::replace)
+                            .c_str());
     std::fflush(stdout);
     _exit(0);  // libtorch's destructors have nothing to save
 }

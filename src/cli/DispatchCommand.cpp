@@ -35,29 +35,39 @@ struct DispatchOptions {
     }
 };
 
-std::vector<const Reel*> chosenReels(const Session& session, const std::string& file, const std::vector<std::string>& names) {
-    if (session.reels.empty()) throw Error(Error::Kind::Usage, "The session \"" + file + "\" has no reels: add a recording first.");
+std::vector<const Reel*> chosenReels(const Session& session, const std::string& file,
+                                     const std::vector<std::string>& names) {
+    if (session.reels.empty())
+        throw Error(Error::Kind::Usage, "The session \"" + file + "\" has no reels: add a recording first.");
     std::vector<const Reel*> reels;
     for (const Reel& reel : session.reels)
         if (names.empty() || std::find(names.begin(), names.end(), reel.name) != names.end()) reels.push_back(&reel);
     for (const auto& name : names)
-        if (std::none_of(reels.begin(), reels.end(), [&](const Reel* r) { return r->name == name; })) throw Error(Error::Kind::Usage, "The session \"" + file + "\" has no reel called \"" + name + "\": see its \"reels\", or leave --reel out.");
+        if (std::none_of(reels.begin(), reels.end(), [&](const Reel* r) { return r->name == name; }))
+            throw Error(Error::Kind::Usage, "The session \"" + file + "\" has no reel called \"" + name +
+                                                "\": see its \"reels\", or leave --reel out.");
     return reels;
 }
 
 std::vector<Deliverable> chosenDeliverables(const Session& session, const DispatchOptions& o) {
-    const auto& all = !o.set.empty() ? readDeliverySet(o.set).deliverables : session.deliverables.empty() ? usualDeliverables() : session.deliverables;
+    const auto& all = !o.set.empty()                 ? readDeliverySet(o.set).deliverables
+                      : session.deliverables.empty() ? usualDeliverables()
+                                                     : session.deliverables;
     std::vector<Deliverable> wanted;
     for (const Deliverable& d : all)
-        if (o.only.empty() ? d.on : std::find(o.only.begin(), o.only.end(), d.name) != o.only.end()) wanted.push_back(d);
+        if (o.only.empty() ? d.on : std::find(o.only.begin(), o.only.end(), d.name) != o.only.end())
+            wanted.push_back(d);
     for (const auto& name : o.only)
         if (std::none_of(wanted.begin(), wanted.end(), [&](const Deliverable& d) { return d.name == name; }))
-            throw Error(Error::Kind::Usage, "The session has no deliverable called \"" + name + "\": see its \"deliverables\", or leave --only out.");
-    if (wanted.empty()) throw Error(Error::Kind::Usage, "None of the session's deliverables is switched on: name them with --only.");
+            throw Error(Error::Kind::Usage, "The session has no deliverable called \"" + name +
+                                                "\": see its \"deliverables\", or leave --only out.");
+    if (wanted.empty())
+        throw Error(Error::Kind::Usage, "None of the session's deliverables is switched on: name them with --only.");
     return wanted;
 }
 
-/// Fills the queue from the sessions; where it holds just that already, from an interrupted dispatch, it is left as it is.
+/// Fills the queue from the sessions; where it holds just that already, from an interrupted dispatch, it is left as it
+/// is.
 void fill(DeliveryQueue& queue, const DispatchOptions& o, const fs::path& journal) {
     std::vector<std::function<void(DeliveryQueue&)>> adding;
     const auto earlier = queue.tasks();
@@ -69,8 +79,11 @@ void fill(DeliveryQueue& queue, const DispatchOptions& o, const fs::path& journa
         const auto wanted = chosenDeliverables(session, o);
         const auto reels = chosenReels(session, o.sessions[i], o.reels);
         for (const Reel* reel : reels) {
-            same += adding.size() < earlier.size() && earlier[adding.size()].reel() == *reel && earlier[adding.size()].session.deliverables == wanted && earlier[adding.size()].session.name == session.name;
-            adding.push_back([&session, reel, wanted, &o](DeliveryQueue& q) { q.add(session, *reel, wanted, o.out, o.force); });
+            same += adding.size() < earlier.size() && earlier[adding.size()].reel() == *reel &&
+                    earlier[adding.size()].session.deliverables == wanted &&
+                    earlier[adding.size()].session.name == session.name;
+            adding.push_back(
+                [&session, reel, wanted, &o](DeliveryQueue& q) { q.add(session, *reel, wanted, o.out, o.force); });
         }
     }
     if (!earlier.empty() && same == adding.size() && same == earlier.size()) {
@@ -115,7 +128,9 @@ void run(const DispatchOptions& o, Progress& progress) {
             if (!o.json && !report.heldBack)
                 for (const auto& file : report.files) std::printf("%s\n", file.c_str());
             for (const auto& c : report.checks)
-                if (!c.passed) std::fprintf(stderr, "rivlen-cli: \"%s\" is held back: %s failed (%s).\n", report.path.filename().c_str(), c.name.c_str(), c.detail.c_str());
+                if (!c.passed)
+                    std::fprintf(stderr, "rivlen-cli: \"%s\" is held back: %s failed (%s).\n",
+                                 report.path.filename().c_str(), c.name.c_str(), c.detail.c_str());
             held = held || report.heldBack;
         }
         if (t.state == DeliveryTask::State::Failed) {
@@ -125,7 +140,9 @@ void run(const DispatchOptions& o, Progress& progress) {
     }
     if (o.json) std::printf("%s\n", nlohmann::json{{"deliverables", list}}.dump(1).c_str());
     if (failed) throw Error(failed->errorKind, failed->error);
-    if (held) throw Error(Error::Kind::Other, "Some deliverables failed their checks and were held back; the others are in \"" + o.out + "\".");
+    if (held)
+        throw Error(Error::Kind::Other,
+                    "Some deliverables failed their checks and were held back; the others are in \"" + o.out + "\".");
 }
 
 void handOver(const DispatchOptions& o, Progress& progress) {
@@ -149,7 +166,9 @@ void handOver(const DispatchOptions& o, Progress& progress) {
 
 void addDispatch(CLI::App& program, Progress& progress) {
     auto o = std::make_shared<DispatchOptions>();
-    auto* command = program.add_subcommand("dispatch", "Makes sessions' deliverables: rendered, brought to their loudness, checked. Given again after a crash it goes on where it stopped.");
+    auto* command = program.add_subcommand("dispatch",
+                                           "Makes sessions' deliverables: rendered, brought to their loudness, "
+                                           "checked. Given again after a crash it goes on where it stopped.");
     command->add_option("SESSION", o->sessions, "One or more .rivlen files.")->required();
     command->add_option("--out", o->out, "Folder for the files; made when missing.")->required();
     command->add_option("--only", o->only, "Only the deliverable of this name; may be given several times.");
@@ -160,11 +179,14 @@ void addDispatch(CLI::App& program, Progress& progress) {
     command->callback([o, &progress] { run(*o, progress); });
 
     auto h = std::make_shared<DispatchOptions>();
-    auto* hand = program.add_subcommand("handover", "Writes the rebuilt lanes for the next department: clips with handles, event lists, stems, markers.");
+    auto* hand = program.add_subcommand(
+        "handover",
+        "Writes the rebuilt lanes for the next department: clips with handles, event lists, stems, markers.");
     hand->add_option("SESSION", h->sessions, "One or more .rivlen files.")->required();
     hand->add_option("--out", h->out, "Folder for the folders; made when missing.")->required();
     hand->add_option("--reel", h->reels, "Only the reel of this name; may be given several times.");
-    hand->add_option("--handles", h->handles, "Seconds of sound before and after each clip, as far as there is any.")->check(CLI::Range(0.0, 600.0));
+    hand->add_option("--handles", h->handles, "Seconds of sound before and after each clip, as far as there is any.")
+        ->check(CLI::Range(0.0, 600.0));
     hand->add_flag("--json", h->json, "Print one JSON document.");
     hand->callback([h, &progress] { handOver(*h, progress); });
 }

@@ -24,8 +24,9 @@ void list(bool json) {
     for (const auto& card : cards) {
         std::string stems;
         for (const auto& s : card.stems) stems += (stems.empty() ? "" : ", ") + s;
-        std::printf("%s  %s%s\n    %s\n    stems: %s; %d Hz; %s\n", card.id.c_str(), card.name.c_str(), isShipped(card) ? "" : " (installed)",
-                    card.purpose.c_str(), stems.c_str(), card.sampleRate, card.licence.c_str());
+        std::printf("%s  %s%s\n    %s\n    stems: %s; %d Hz; %s\n", card.id.c_str(), card.name.c_str(),
+                    isShipped(card) ? "" : " (installed)", card.purpose.c_str(), stems.c_str(), card.sampleRate,
+                    card.licence.c_str());
     }
     if (cards.empty()) findNetwork("");  // says what is wrong
 }
@@ -33,18 +34,28 @@ void list(bool json) {
 void check(const std::string& file, bool json) {
     const NetworkFacts facts = checkNetwork(NetworkCard::load(file));
     if (json)
-        std::printf("%s\n", nlohmann::json{{"card", file}, {"passed", facts.passed}, {"reason", facts.reason}, {"sum_error_db", facts.sumErrorDb},
-            {"level_error_db", facts.levelErrorDb}, {"real_time_factor", facts.realTimeFactor}}.dump(1).c_str());
-    if (!facts.passed) throw Error(Error::Kind::InputUnreadable, "The network \"" + file + "\" is refused: " + facts.reason);
+        std::printf("%s\n", nlohmann::json{{"card", file},
+                                           {"passed", facts.passed},
+                                           {"reason", facts.reason},
+                                           {"sum_error_db", facts.sumErrorDb},
+                                           {"level_error_db", facts.levelErrorDb},
+                                           {"real_time_factor", facts.realTimeFactor}}
+                                .dump(1)
+                                .c_str());
+    if (!facts.passed)
+        throw Error(Error::Kind::InputUnreadable, "The network \"" + file + "\" is refused: " + facts.reason);
     if (!json)
-        std::printf("passed: %.1fx real time in one pass, the stems sum to the input within %.0f dB, the level of the input changes them by %.0f dB\n",
-                    facts.realTimeFactor, facts.sumErrorDb, facts.levelErrorDb);
+        std::printf(
+            "passed: %.1fx real time in one pass, the stems sum to the input within %.0f dB, the level of the input "
+            "changes them by %.0f dB\n",
+            facts.realTimeFactor, facts.sumErrorDb, facts.levelErrorDb);
 }
 
 }  // namespace
 
 void addNetworks(CLI::App& program) {
-    auto* command = program.add_subcommand("networks", "Lists the installed networks with what they are for; checks, installs and removes them.");
+    auto* command = program.add_subcommand(
+        "networks", "Lists the installed networks with what they are for; checks, installs and removes them.");
     auto json = std::make_shared<bool>(false);
     auto name = std::make_shared<std::string>();
     command->add_flag("--json", *json, "Print one JSON document: the whole cards, or what the check found.");

@@ -34,8 +34,10 @@ Loaded load(const std::vector<std::string>& files) {
     for (const auto& file : files) {
         MediaReader reader(file);
         AudioBuffer sound = reader.read(0, reader.frames());
-        if (!all.sounds.empty() && (sound.frames() != all.sounds[0].frames() || sound.channels() != all.sounds[0].channels() || reader.sampleRate() != all.rate))
-            throw Error(Error::Kind::Usage, "\"" + file + "\" has another rate, length or channel count than \"" + files[0] + "\": only equal files can be compared.");
+        if (!all.sounds.empty() && (sound.frames() != all.sounds[0].frames() ||
+                                    sound.channels() != all.sounds[0].channels() || reader.sampleRate() != all.rate))
+            throw Error(Error::Kind::Usage, "\"" + file + "\" has another rate, length or channel count than \"" +
+                                                files[0] + "\": only equal files can be compared.");
         all.rate = reader.sampleRate();
         all.sounds.push_back(std::move(sound));
     }
@@ -44,18 +46,25 @@ Loaded load(const std::vector<std::string>& files) {
 
 void run(const ScoreOptions& o) {
     if (o.references.size() != o.estimates.size())
-        throw Error(Error::Kind::Usage, "There are " + std::to_string(o.references.size()) + " references and " + std::to_string(o.estimates.size()) + " estimates: give one estimate for each reference, in the same order.");
+        throw Error(Error::Kind::Usage, "There are " + std::to_string(o.references.size()) + " references and " +
+                                            std::to_string(o.estimates.size()) +
+                                            " estimates: give one estimate for each reference, in the same order.");
     std::vector<std::string> files = o.references;
     files.insert(files.end(), o.estimates.begin(), o.estimates.end());
     if (!o.mixture.empty()) files.push_back(o.mixture);
     const Loaded all = load(files);
     const size_t n = o.references.size();
-    const std::vector<AudioBuffer> references(all.sounds.begin(), all.sounds.begin() + long(n)), estimates(all.sounds.begin() + long(n), all.sounds.begin() + long(2 * n));
+    const std::vector<AudioBuffer> references(all.sounds.begin(), all.sounds.begin() + long(n)),
+        estimates(all.sounds.begin() + long(n), all.sounds.begin() + long(2 * n));
     const auto bss = bssEval(estimates, references);
     nlohmann::json rows = nlohmann::json::array();
     for (size_t s = 0; s < n; ++s) {
-        nlohmann::json row{{"reference", o.references[s]}, {"estimate", o.estimates[s]}, {"si_sdr_db", figure(siSdr(estimates[s], references[s]))},
-                           {"sdr_db", figure(bss[s].sdr)}, {"sir_db", figure(bss[s].sir)}, {"sar_db", figure(bss[s].sar)}};
+        nlohmann::json row{{"reference", o.references[s]},
+                           {"estimate", o.estimates[s]},
+                           {"si_sdr_db", figure(siSdr(estimates[s], references[s]))},
+                           {"sdr_db", figure(bss[s].sdr)},
+                           {"sir_db", figure(bss[s].sir)},
+                           {"sar_db", figure(bss[s].sar)}};
         const auto clear = estoi(estimates[s], references[s], all.rate);
         row["estoi"] = clear ? figure(*clear) : nullptr;
         if (!o.mixture.empty()) {
@@ -65,8 +74,9 @@ void run(const ScoreOptions& o) {
         }
         rows.push_back(row);
         if (o.json) continue;
-        std::printf("%s\n    SI-SDR %.2f dB, SDR %.2f dB, SIR %.2f dB, SAR %.2f dB, ESTOI %s\n", o.estimates[s].c_str(), siSdr(estimates[s], references[s]),
-                    bss[s].sdr, bss[s].sir, bss[s].sar, clear ? std::to_string(*clear).substr(0, 5).c_str() : "-");
+        std::printf("%s\n    SI-SDR %.2f dB, SDR %.2f dB, SIR %.2f dB, SAR %.2f dB, ESTOI %s\n", o.estimates[s].c_str(),
+                    siSdr(estimates[s], references[s]), bss[s].sdr, bss[s].sir, bss[s].sar,
+                    clear ? std::to_string(*clear).substr(0, 5).c_str() : "-");
     }
     if (o.json) std::printf("%s\n", nlohmann::json{{"scores", rows}}.dump(1).c_str());
 }
@@ -75,7 +85,8 @@ void run(const ScoreOptions& o) {
 
 void addScore(CLI::App& program) {
     auto o = std::make_shared<ScoreOptions>();
-    auto* command = program.add_subcommand("score", "Measures separated stems against the true ones: SI-SDR, SDR/SIR/SAR of BSS Eval, ESTOI.");
+    auto* command = program.add_subcommand(
+        "score", "Measures separated stems against the true ones: SI-SDR, SDR/SIR/SAR of BSS Eval, ESTOI.");
     command->add_option("--reference", o->references, "The true stems.")->required();
     command->add_option("--estimate", o->estimates, "The separated stems, in the same order.")->required();
     command->add_option("--mixture", o->mixture, "The mixture: its own figures are added.");

@@ -31,8 +31,8 @@ nlohmann::json levelNumber(double value) {
     return std::round(value * 100) / 100;
 }
 
-nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const IsolationSettings& settings, const NetworkCard& card,
-                        std::shared_ptr<Network>& network, Progress& progress) {
+nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const IsolationSettings& settings,
+                        const NetworkCard& card, std::shared_ptr<Network>& network, Progress& progress) {
     const auto start = std::chrono::steady_clock::now();
     MediaReader reader(file);
     EngineOptions options;
@@ -42,19 +42,29 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
     const std::vector<std::string> names = stemsGiven(card, options);
     const bool room = settings.roomKeep != 100;
     if (room) options.stems = withRoom(card, names);
-    const StemFiles::Target target{o.out, std::filesystem::path(file).stem().string(), AudioFormat::parse(o.format, o.bits), o.force, o.result || settings.balance != 0};
+    const StemFiles::Target target{o.out, std::filesystem::path(file).stem().string(),
+                                   AudioFormat::parse(o.format, o.bits), o.force, o.result || settings.balance != 0};
     StemFiles files(target, names, reader.sampleRate(), reader.channels(), settings, o.json);
     if (!network) network = loadNetwork(card);
     {
         ProgressLine line("splitting " + std::filesystem::path(file).filename().string());
         progress.onProgress = [&line](double f) { line.show(f); };
-        separate(reader, network, options, [&](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) { files.add(gathered(source, stems, room)); }, progress);
+        separate(
+            reader, network, options,
+            [&](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+                files.add(gathered(source, stems, room));
+            },
+            progress);
     }
     progress.throwIfCancelled();
     const StemReport report = files.finish();
     nlohmann::json json{{"file", file}, {"network", card.id}, {"residual_dbfs", levelNumber(report.residualDbfs)}};
     for (const auto& stem : report.stems)
-        json["stems"].push_back({{"name", stem.name}, {"path", stem.file.string()}, {"peak_dbfs", levelNumber(stem.peakDbfs)}, {"rms_dbfs", levelNumber(stem.rmsDbfs)}, {"lufs", stem.lufs ? levelNumber(*stem.lufs) : nullptr}});
+        json["stems"].push_back({{"name", stem.name},
+                                 {"path", stem.file.string()},
+                                 {"peak_dbfs", levelNumber(stem.peakDbfs)},
+                                 {"rms_dbfs", levelNumber(stem.rmsDbfs)},
+                                 {"lufs", stem.lufs ? levelNumber(*stem.lufs) : nullptr}});
     json["seconds_audio"] = double(options.to - options.from) / reader.sampleRate();
     json["seconds_wall"] = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     json["settings"] = toJson(settings);
@@ -65,13 +75,18 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
 void run(const SplitOptions& o, Progress& progress) {
     const IsolationSettings settings = o.strength.settings();
     o.span.check();
-    if (o.apart && settings.roomKeep != 100) throw Error(Error::Kind::Usage, "--room-keep says how much of the room the dialogue keeps, and --apart writes the room by itself: choose one of them.");
+    if (o.apart && settings.roomKeep != 100)
+        throw Error(Error::Kind::Usage,
+                    "--room-keep says how much of the room the dialogue keeps, and --apart writes the room by itself: "
+                    "choose one of them.");
     AudioFormat::parse(o.format, o.bits);
     const NetworkCard card = forQuality(findNetwork(o.network), o.quality);
     std::set<std::string> names;
     for (const auto& file : o.files)
         if (!names.insert(std::filesystem::path(file).stem().string()).second)
-            throw Error(Error::Kind::Usage, "Two of the files are called \"" + std::filesystem::path(file).stem().string() + "\" and would write the same stems: split them into different folders.");
+            throw Error(Error::Kind::Usage,
+                        "Two of the files are called \"" + std::filesystem::path(file).stem().string() +
+                            "\" and would write the same stems: split them into different folders.");
     std::shared_ptr<Network> network;
     nlohmann::json all = nlohmann::json::array();
     for (const auto& file : o.files) {
@@ -97,7 +112,8 @@ void addSplit(CLI::App& program, Progress& progress) {
     command->add_option("--format", o->format, "wav (default) or flac.");
     command->add_option("--bits", o->bits, "16, 24 or 32f (default).");
     command->add_flag("--apart", o->apart, "Write every stem of the network by itself: the dialogue's room too.");
-    command->add_flag("--result", o->result, "Write the wanted stem with its Balance as well, as BASENAME.result; --balance implies it.");
+    command->add_flag("--result", o->result,
+                      "Write the wanted stem with its Balance as well, as BASENAME.result; --balance implies it.");
     command->add_flag("--force", o->force, "Overwrite files that are there.");
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->callback([o, &progress] { run(*o, progress); });

@@ -6,10 +6,10 @@
 #include "cli/ProgressLine.h"
 #include "cli/StrengthOptions.h"
 #include "core/base/Error.h"
-#include "core/media/Timecode.h"
 #include "core/isolation/Isolator.h"
 #include "core/isolation/StemNames.h"
 #include "core/isolation/TradeOff.h"
+#include "core/media/Timecode.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
 
@@ -31,10 +31,14 @@ double rounded(double value, int perUnit) { return std::round(value * perUnit) /
 nlohmann::json depthJson(double depth) { return depth >= kFullDepth ? nlohmann::json("full") : nlohmann::json(depth); }
 
 nlohmann::json pointJson(const TradePoint& p) {
-    return {{"depth_db", depthJson(p.depth)}, {"firmness", p.firmness}, {"spill_db", rounded(p.spillDb, 100)}, {"damage", rounded(p.damage.total, 10)}};
+    return {{"depth_db", depthJson(p.depth)},
+            {"firmness", p.firmness},
+            {"spill_db", rounded(p.spillDb, 100)},
+            {"damage", rounded(p.damage.total, 10)}};
 }
 
-SpanCells separatedCells(MediaReader& reader, const WeighOptions& o, const IsolationSettings& settings, std::pair<int64_t, int64_t> span, const Progress& progress) {
+SpanCells separatedCells(MediaReader& reader, const WeighOptions& o, const IsolationSettings& settings,
+                         std::pair<int64_t, int64_t> span, const Progress& progress) {
     const NetworkCard card = forQuality(findNetwork(o.network), o.quality);
     // Some seconds around, so that the edges of the span are judged by what surrounds them.
     const int64_t around = 4 * int64_t(reader.sampleRate());
@@ -45,10 +49,17 @@ SpanCells separatedCells(MediaReader& reader, const WeighOptions& o, const Isola
     options.from = std::max<int64_t>(0, span.first - around);
     options.to = std::min(reader.frames(), span.second + around);
     StemBlock all;
-    separate(reader, loadNetwork(card), options, [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& parts) { all.append(gathered(x, parts, room)); }, progress);
+    separate(
+        reader, loadNetwork(card), options,
+        [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& parts) {
+            all.append(gathered(x, parts, room));
+        },
+        progress);
     progress.throwIfCancelled();
     Isolator isolator(reader.channels(), reader.sampleRate());
-    return isolator.cells(settings, int(stemPlace(o.stem)), span.first, all.slice(span.first - options.from - isolator.margin(), span.second - span.first + 2 * isolator.margin()));
+    return isolator.cells(settings, int(stemPlace(o.stem)), span.first,
+                          all.slice(span.first - options.from - isolator.margin(),
+                                    span.second - span.first + 2 * isolator.margin()));
 }
 
 void run(const WeighOptions& o, Progress& progress) {
@@ -58,7 +69,9 @@ void run(const WeighOptions& o, Progress& progress) {
     MediaReader reader(o.file);
     const auto span = o.span.frames(reader, o.file);
     if (double(span.second - span.first) / reader.sampleRate() > kMostSeconds)
-        throw Error(Error::Kind::Usage, "\"" + o.file + "\" is " + formatTime(reader.info().duration()) + " long and at most five minutes are weighed at once: give --from and --to.");
+        throw Error(Error::Kind::Usage,
+                    "\"" + o.file + "\" is " + formatTime(reader.info().duration()) +
+                        " long and at most five minutes are weighed at once: give --from and --to.");
     ProgressLine line("weighing " + std::filesystem::path(o.file).filename().string());
     progress.onProgress = [&line](double f) { line.show(f * 0.8); };
     const SpanCells cells = separatedCells(reader, o, settings, span, progress);
@@ -69,15 +82,26 @@ void run(const WeighOptions& o, Progress& progress) {
     const TradePoint& knee = curve.curve[size_t(curve.knee)];
     if (!o.json) {
         std::printf("Spill %.1f dB, damage %.0f of 100 (", now.spillDb, now.damage.total);
-        for (int i = 0; i < Damage::kParts; ++i) std::printf("%s%s %.0f", i ? ", " : "", Damage::partName(i), now.damage.part(i));
-        std::printf(").\nSuggested: Depth %s, Firmness %s: spill %.1f dB, damage %.0f.\n%s\n", describeValue(isolationParameters()[0], knee.depth).c_str(),
-                    describeValue(isolationParameters()[1], knee.firmness).c_str(), knee.spillDb, knee.damage.total, curve.reason.c_str());
+        for (int i = 0; i < Damage::kParts; ++i)
+            std::printf("%s%s %.0f", i ? ", " : "", Damage::partName(i), now.damage.part(i));
+        std::printf(").\nSuggested: Depth %s, Firmness %s: spill %.1f dB, damage %.0f.\n%s\n",
+                    describeValue(isolationParameters()[0], knee.depth).c_str(),
+                    describeValue(isolationParameters()[1], knee.firmness).c_str(), knee.spillDb, knee.damage.total,
+                    curve.reason.c_str());
         return;
     }
-    nlohmann::json json{{"file", o.file}, {"stem", o.stem}, {"from_s", double(span.first) / reader.sampleRate()}, {"to_s", double(span.second) / reader.sampleRate()},
-                        {"settings", toJson(settings)}, {"spill_db", rounded(now.spillDb, 100)}, {"damage", rounded(now.damage.total, 10)}};
-    json["damage_parts"] = {{"onset_loss", rounded(now.damage.onsetLoss, 10)}, {"dulling", rounded(now.damage.dulling, 10)}, {"warble", rounded(now.damage.warble, 10)},
-                            {"pumping", rounded(now.damage.pumping, 10)}, {"holes", rounded(now.damage.holes, 10)}};
+    nlohmann::json json{{"file", o.file},
+                        {"stem", o.stem},
+                        {"from_s", double(span.first) / reader.sampleRate()},
+                        {"to_s", double(span.second) / reader.sampleRate()},
+                        {"settings", toJson(settings)},
+                        {"spill_db", rounded(now.spillDb, 100)},
+                        {"damage", rounded(now.damage.total, 10)}};
+    json["damage_parts"] = {{"onset_loss", rounded(now.damage.onsetLoss, 10)},
+                            {"dulling", rounded(now.damage.dulling, 10)},
+                            {"warble", rounded(now.damage.warble, 10)},
+                            {"pumping", rounded(now.damage.pumping, 10)},
+                            {"holes", rounded(now.damage.holes, 10)}};
     json["trade_off"] = {{"curve", nlohmann::json::array()}, {"knee", pointJson(knee)}, {"reason", curve.reason}};
     for (const auto& p : curve.curve) json["trade_off"]["curve"].push_back(pointJson(p));
     std::printf("%s\n", json.dump(1).c_str());
@@ -87,11 +111,14 @@ void run(const WeighOptions& o, Progress& progress) {
 
 void addWeigh(CLI::App& program, Progress& progress) {
     auto o = std::make_shared<WeighOptions>();
-    auto* command = program.add_subcommand("weigh", "Measures spill and damage of one stem at a strength, and suggests a strength.");
+    auto* command =
+        program.add_subcommand("weigh",
+                               "Measures spill and damage of one stem at a strength, and suggests a strength.");
     command->add_option("FILE", o->file, "An audio or video file.")->required();
     command->add_option("--network", o->network, "Network id, see `rivlen-cli networks`.");
     command->add_option("--quality", o->quality, "quick or fine (default).")->check(CLI::IsMember({"quick", "fine"}));
-    command->add_option("--stem", o->stem, "The wanted stem: dialogue (default), music or ambience.")->check(CLI::IsMember(kStemNames));
+    command->add_option("--stem", o->stem, "The wanted stem: dialogue (default), music or ambience.")
+        ->check(CLI::IsMember(kStemNames));
     o->span.addTo(*command);
     o->strength.addTo(*command);
     command->add_flag("--json", o->json, "Print one JSON document.");

@@ -16,7 +16,8 @@ struct PlayBlock {
     int channels = 0;
     int rows = 0;
     std::vector<float> data;  ///< rows x channels x kFrames
-    std::vector<float> mix = std::vector<float>(2 * kFrames);  ///< of the rebuild, as it is listened to: left, then right
+    std::vector<float> mix =
+        std::vector<float>(2 * kFrames);  ///< of the rebuild, as it is listened to: left, then right
 
     PlayBlock() = default;
     PlayBlock(int channelCount, int rowCount)
@@ -28,16 +29,21 @@ struct PlayBlock {
 /// Single producer, single consumer, no lock, no allocation after construction.
 class BlockQueue {
 public:
-    static constexpr size_t kBlocks = 4;  ///< 43 ms at 48 kHz: a changed strength is heard within 50 ms; background work runs at lower priority so that it is enough
+    static constexpr size_t kBlocks = 4;  ///< 43 ms at 48 kHz: a changed strength is heard within 50 ms; background
+                                          ///< work runs at lower priority so that it is enough
 
     explicit BlockQueue(int channels, int rows) {
         for (auto& b : m_blocks) b = PlayBlock(channels, rows);
     }
     /// The block to fill next, or null when the queue is full.
-    PlayBlock* toFill() { return m_written.load() - m_read.load() < kBlocks ? &m_blocks[m_written.load() % kBlocks] : nullptr; }
+    PlayBlock* toFill() {
+        return m_written.load() - m_read.load() < kBlocks ? &m_blocks[m_written.load() % kBlocks] : nullptr;
+    }
     void filled() { m_written.fetch_add(1); }
     /// The oldest block, or null when the queue is empty.
-    const PlayBlock* toPlay() const { return m_read.load() < m_written.load() ? &m_blocks[m_read.load() % kBlocks] : nullptr; }
+    const PlayBlock* toPlay() const {
+        return m_read.load() < m_written.load() ? &m_blocks[m_read.load() % kBlocks] : nullptr;
+    }
     void played() { m_read.fetch_add(1); }
     /// How many blocks wait to be played.
     size_t waiting() const { return m_written.load() - m_read.load(); }

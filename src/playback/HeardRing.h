@@ -5,7 +5,8 @@
 
 namespace rivlen {
 
-/// What was heard, on its way from the audio callback to the meters: single producer, single consumer, no lock. When nobody takes it, it is lost.
+/// What was heard, on its way from the audio callback to the meters: single producer, single consumer, no lock. When
+/// nobody takes it, it is lost.
 class HeardRing {
 public:
     static constexpr uint64_t kFrames = 1 << 15;

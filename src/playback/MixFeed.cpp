@@ -3,7 +3,8 @@
 namespace rivlen {
 
 namespace {
-constexpr double kRunIn = 0.25;  // seconds that a graph is run in when it begins somewhere; longer would be heard as waiting
+constexpr double kRunIn =
+    0.25;  // seconds that a graph is run in when it begins somewhere; longer would be heard as waiting
 constexpr int kThreads = 2;
 }  // namespace
 
@@ -33,10 +34,12 @@ AudioBuffer MixFeed::render(int64_t first, int64_t frames) {
     const bool here = m_graph && m_next == first;
     AudioBuffer before;
     if (plan != m_used) {
-        const bool taken = m_graph && plan->materials == m_used->materials && plan->channels == m_used->channels && m_graph->update(plan->rebuild);
+        const bool taken = m_graph && plan->materials == m_used->materials && plan->channels == m_used->channels &&
+                           m_graph->update(plan->rebuild);
         if (!taken) {
             if (here) before = m_graph->next(frames);  // faded into the new graph
-            m_graph = std::make_unique<RenderGraph>(plan->rebuild, plan->materials, RenderGraph::Options{kThreads, plan->channels});
+            m_graph = std::make_unique<RenderGraph>(plan->rebuild, plan->materials,
+                                                    RenderGraph::Options{kThreads, plan->channels});
             m_next = -1;
             const std::lock_guard lock(m_guard);
             m_meters = m_graph->meters();

@@ -15,13 +15,14 @@ struct MixPlan {
     int channels = 2;
 };
 
-/// Keeps the render graph of the player's feeder: takes over changed plans without a click and goes to other places. setPlan() and meters() are for
-/// the controlling thread, fill() is for the feeder.
+/// Keeps the render graph of the player's feeder: takes over changed plans without a click and goes to other places.
+/// setPlan() and meters() are for the controlling thread, fill() is for the feeder.
 class MixFeed {
 public:
     void setPlan(std::shared_ptr<const MixPlan> plan);
     bool hasPlan() const { return m_has; }
-    /// The block's mix from frame first on, as the two channels that are listened to (5.1: Lo/Ro). Throws what materials throw.
+    /// The block's mix from frame first on, as the two channels that are listened to (5.1: Lo/Ro). Throws what
+    /// materials throw.
     void fill(PlayBlock& block, int64_t first);
     /// The levels of what is played; null without a plan.
     std::shared_ptr<MixMeters> meters() const;

@@ -12,8 +12,9 @@ namespace rivlen {
 
 namespace {
 constexpr int kFrames = PlayBlock::kFrames;
-constexpr int kSourceRow = int(Heard::Source), kResultRow = int(Heard::Result), kStemRow = int(Heard::Dialogue), kLeftoversRow = int(Heard::Leftovers),
-              kRecordedRow = int(Heard::Recorded), kRemovedRow = int(Heard::Removed);
+constexpr int kSourceRow = int(Heard::Source), kResultRow = int(Heard::Result), kStemRow = int(Heard::Dialogue),
+              kLeftoversRow = int(Heard::Leftovers), kRecordedRow = int(Heard::Recorded),
+              kRemovedRow = int(Heard::Removed);
 }  // namespace
 
 struct Player::Feeding {
@@ -23,13 +24,15 @@ struct Player::Feeding {
     uint64_t stemsVersion = ~uint64_t(0);
     int64_t grown = 0;  ///< frames of the stems that there were
     std::unique_ptr<Isolator> isolator;
-    std::shared_ptr<const StrengthCourse> course, before;  ///< before: of the block before; a change is faded over one block
-    PlayBlock seam;            ///< what comes just before the loop's start
+    std::shared_ptr<const StrengthCourse> course,
+        before;      ///< before: of the block before; a change is faded over one block
+    PlayBlock seam;  ///< what comes just before the loop's start
     int64_t next = 0;
     uint64_t generation = 0;
 };
 
-Player::Player(std::unique_ptr<Device> device) : m_device(std::move(device)), m_course(std::make_shared<const StrengthCourse>()) {
+Player::Player(std::unique_ptr<Device> device)
+    : m_device(std::move(device)), m_course(std::make_shared<const StrengthCourse>()) {
     for (auto& gain : m_matchGain) gain = 1.0f;
 }
 
@@ -117,7 +120,8 @@ void Player::setLoop(std::optional<std::pair<int64_t, int64_t>> loop) {
 
 void Player::setHeard(Heard heard) {
     const auto before = Heard(m_heard.exchange(int(heard)));
-    // Only what is heard is worth a graph or an isolation: going to the mix or back begins anew at the same place, behind a fade.
+    // Only what is heard is worth a graph or an isolation: going to the mix or back begins anew at the same place,
+    // behind a fade.
     if (before != heard && (before == Heard::Mix || heard == Heard::Mix)) restart();
 }
 
@@ -232,12 +236,14 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
     f.before = f.course;
 }
 
-void Player::fillMix(PlayBlock& block, int64_t first, const std::optional<std::pair<int64_t, int64_t>>& loop, int fadeOut) {
+void Player::fillMix(PlayBlock& block, int64_t first, const std::optional<std::pair<int64_t, int64_t>>& loop,
+                     int fadeOut) {
     m_mix.fill(block, first);
     // A mix cannot be begun before its loop without running it in: it fades out and in where the loop turns.
     const int fadeIn = loop && first == loop->first ? int(0.005 * m_rate) : 0;
     for (int i = 0; i < block.frames; ++i) {
-        const float in = fadeIn > 0 ? std::min(1.0f, float(i + 1) / float(fadeIn)) : 1.0f, out = fadeOut > 0 ? std::min(1.0f, float(block.frames - 1 - i) / float(fadeOut)) : 1.0f;
+        const float in = fadeIn > 0 ? std::min(1.0f, float(i + 1) / float(fadeIn)) : 1.0f,
+                    out = fadeOut > 0 ? std::min(1.0f, float(block.frames - 1 - i) / float(fadeOut)) : 1.0f;
         for (int c = 0; c < 2; ++c) block.mix[size_t(c * kFrames + i)] *= in * out;
     }
 }
@@ -258,7 +264,8 @@ void Player::fillRows(PlayBlock& block, int64_t first) {
             for (int i = 0; i < kFrames; ++i) recorded.channel(c)[size_t(i)] -= source.channel(c)[size_t(skip + i)];
         store(kRemovedRow, recorded, 0);
     };
-    if (f.stems.stems.size() != kStemCount || heard() == Heard::Mix) {  // without a separation the result is the source, and nothing is left over
+    if (f.stems.stems.size() != kStemCount ||
+        heard() == Heard::Mix) {  // without a separation the result is the source, and nothing is left over
         const AudioBuffer source = f.source->read(first, kFrames);
         store(kSourceRow, source, 0);
         versions(source, 0);
@@ -291,7 +298,9 @@ void Player::fillRows(PlayBlock& block, int64_t first) {
         fade(now.wanted, before.wanted);
     }
     store(kResultRow, now.result, 0);
-    for (size_t i = 0; i < now.wanted.samples().size(); ++i) now.wanted.samples()[i] = all.source.channel(int(i) / kFrames)[size_t(margin) + i % kFrames] - now.wanted.samples()[i];
+    for (size_t i = 0; i < now.wanted.samples().size(); ++i)
+        now.wanted.samples()[i] =
+            all.source.channel(int(i) / kFrames)[size_t(margin) + i % kFrames] - now.wanted.samples()[i];
     store(kLeftoversRow, now.wanted, 0);
 }
 

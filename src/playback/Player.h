@@ -18,15 +18,16 @@
 namespace rivlen {
 
 /// What is heard. Stems are as the network gave them; Result is the wanted stem at the present strength,
-/// with its Balance, Leftovers all that the strength takes away: Result without Balance + Leftovers = Source. Where treatments work,
-/// Source is what they made of the recording, Recorded the recording as it came in, Removed what they took away. Mix is the rebuild.
+/// with its Balance, Leftovers all that the strength takes away: Result without Balance + Leftovers = Source. Where
+/// treatments work, Source is what they made of the recording, Recorded the recording as it came in, Removed what they
+/// took away. Mix is the rebuild.
 enum class Heard { Source, Result, Dialogue, Music, Ambience, Leftovers, Recorded, Removed, Mix };
 inline constexpr int kHeardCount = 9;
 
 /// Plays one recording and its separation. Switching what is heard, the strength, the place and the loop
-/// are all live and free of clicks: gains move along 10 ms ramps, a changed strength fades in over a block, places change behind 5 ms
-/// fades. A change of strength is heard after at most BlockQueue::kBlocks blocks, 43 ms at 48 kHz, and the device's own delay.
-/// All functions are for one controlling thread (the window's).
+/// are all live and free of clicks: gains move along 10 ms ramps, a changed strength fades in over a block, places
+/// change behind 5 ms fades. A change of strength is heard after at most BlockQueue::kBlocks blocks, 43 ms at 48 kHz,
+/// and the device's own delay. All functions are for one controlling thread (the window's).
 class Player {
 public:
     explicit Player(std::unique_ptr<Device> device = makeDefaultDevice());
@@ -35,8 +36,8 @@ public:
     using OpenSource = std::function<std::unique_ptr<SampleSource>()>;
     /// Opens a recording; openSource makes a reader for the feeder's own thread. Stops what was playing.
     void open(OpenSource openSource);
-    /// Plays another version of the same recording from now on, at the same place: source as in open(); recorded, if given, for
-    /// Heard::Recorded; removed, if given, for Heard::Removed, else that is recorded without source.
+    /// Plays another version of the same recording from now on, at the same place: source as in open(); recorded, if
+    /// given, for Heard::Recorded; removed, if given, for Heard::Removed, else that is recorded without source.
     void setVersions(OpenSource source, OpenSource recorded, OpenSource removed = {});
     void close();
     bool isOpen() const { return m_frames > 0; }

@@ -64,7 +64,8 @@ public:
     std::string name() const override { return m_name; }
 
 private:
-    static int render(const void*, void* out, unsigned long frames, const PaStreamCallbackTimeInfo*, PaStreamCallbackFlags, void* self) {
+    static int render(const void*, void* out, unsigned long frames, const PaStreamCallbackTimeInfo*,
+                      PaStreamCallbackFlags, void* self) {
         static_cast<SoundCard*>(self)->m_callback(static_cast<float*>(out), int(frames));
         return paContinue;
     }

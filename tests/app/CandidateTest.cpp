@@ -16,7 +16,9 @@ struct Candidates : Window {
         controller->editReel("Set Depth", [db](Reel& r) { r.isolation().depth = db; });
     }
     QPushButton* place(int i) { return find<QPushButton>(("candidate" + std::to_string(i)).c_str()); }
-    bool matched(size_t settings) { return controller->currentState()->matched.size() == settings && !controller->busy(); }
+    bool matched(size_t settings) {
+        return controller->currentState()->matched.size() == settings && !controller->busy();
+    }
     /// A is the plain answer, B lets 6 dB back in.
     void keepTwo() {
         addAndSplit(4);
@@ -86,7 +88,8 @@ TEST_F(Candidates, BlindHidesEverythingAndReportsTheOutcome) {
     }
     EXPECT_EQ(isolation(), before) << "listening is not editing";
     QString said;
-    QObject::connect(controller.get(), &Controller::done, window.get(), [&](const QString& sentence) { said = sentence; });
+    QObject::connect(controller.get(), &Controller::done, window.get(),
+                     [&](const QString& sentence) { said = sentence; });
     QTest::mouseClick(find<QPushButton>("blind"), Qt::LeftButton);
     EXPECT_FALSE(controller->blind());
     EXPECT_TRUE(said.contains("of 3 rounds")) << said.toStdString();

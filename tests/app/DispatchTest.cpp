@@ -72,7 +72,10 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     desk().dispatch(out, false);
     EXPECT_TRUE(desk().busy());
     ASSERT_TRUE(until([&] { return !desk().busy() && desk().reports().size() == 2; }));
-    ASSERT_TRUE(until([&] { return find<QTreeWidget>("queue")->topLevelItemCount() == 1 && find<QTreeWidget>("queue")->topLevelItem(0)->text(1) == "done"; }));
+    ASSERT_TRUE(until([&] {
+        return find<QTreeWidget>("queue")->topLevelItemCount() == 1 &&
+               find<QTreeWidget>("queue")->topLevelItem(0)->text(1) == "done";
+    }));
     EXPECT_TRUE(fs::exists(folder / "out" / "for the lake -20 LUFS.wav")) << toJson(desk().reports()[0]).dump(1);
     EXPECT_TRUE(fs::exists(folder / "out" / "clip.ambience.wav"));
     EXPECT_NEAR(*desk().reports()[0].integrated, -20, 0.2);
@@ -83,7 +86,9 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     EXPECT_GT(queue->topLevelItem(0)->child(0)->childCount(), 7) << "its checks";
     auto* course = window->findChild<CourseBar*>();
     EXPECT_EQ(course->stationState(4), CourseBar::State::Done);
-    for (const char* report : {"delivery.json", "delivery.csv", "delivery.html", "delivery.pdf", "delivery.md5", "delivery.sha256"}) EXPECT_TRUE(fs::exists(folder / "out" / report)) << report;
+    for (const char* report :
+         {"delivery.json", "delivery.csv", "delivery.html", "delivery.pdf", "delivery.md5", "delivery.sha256"})
+        EXPECT_TRUE(fs::exists(folder / "out" / report)) << report;
     EXPECT_EQ(run("cd '" + (folder / "out").string() + "' && sha256sum -c --quiet delivery.sha256").code, 0);
     // Once more into the same folder: nothing is replaced, one line says so.
     desk().dispatch(out, false);
@@ -118,9 +123,11 @@ TEST_F(DispatchStage, TheRecipeSaysWhatItCan) {
     EXPECT_EQ(all()[0].layout, ChannelLayout::Surround71);
     pick("dither", 1);
     EXPECT_EQ(all()[0].dither, Dither::Shaped);
-    QTest::mouseClick(find<QCheckBox>("monofiles"), Qt::LeftButton, {}, QPoint(8, find<QCheckBox>("monofiles")->height() / 2));
+    QTest::mouseClick(find<QCheckBox>("monofiles"), Qt::LeftButton, {},
+                      QPoint(8, find<QCheckBox>("monofiles")->height() / 2));
     EXPECT_TRUE(all()[0].monoFiles);
-    EXPECT_TRUE(find<QLabel>("filepreview")->text().endsWith("and 7 more")) << find<QLabel>("filepreview")->text().toStdString();
+    EXPECT_TRUE(find<QLabel>("filepreview")->text().endsWith("and 7 more"))
+        << find<QLabel>("filepreview")->text().toStdString();
     // A picture asks for other things.
     auto* format = find<QComboBox>("deliveryformat");
     for (int i = 0; i < format->count(); ++i)
@@ -172,7 +179,8 @@ TEST_F(DispatchStage, TheQueueTakesSeveralSessionsWaitsAndGoesOnAfterAnEnd) {
     open();
     EXPECT_TRUE(desk().leftOver());
     find<QTabBar>("dispatchtabs")->setCurrentIndex(1);
-    EXPECT_TRUE(find<QLabel>("queuestate")->text().contains("left from last time")) << find<QLabel>("queuestate")->text().toStdString();
+    EXPECT_TRUE(find<QLabel>("queuestate")->text().contains("left from last time"))
+        << find<QLabel>("queuestate")->text().toStdString();
     controller->setStage("dispatch");
     QTest::mouseClick(find<QPushButton>("queuepause"), Qt::LeftButton);
     ASSERT_TRUE(until([&] { return !desk().busy() && !desk().queue().waiting(); }));

@@ -1,4 +1,5 @@
-// Intake through the real window: faults accepted and dismissed, treatments heard and at work, many reels, folders, newer versions, the picture.
+// Intake through the real window: faults accepted and dismissed, treatments heard and at work, many reels, folders,
+// newer versions, the picture.
 #include <QCheckBox>
 #include <QComboBox>
 #include <QListWidget>
@@ -28,11 +29,14 @@ struct Intake : Window {
             if (found[i].kind == kind) return int(i);
         return -1;
     }
-    bool treated() { return until([&] { return !controller->repairPending(*controller->reel()) && controller->jobs().idle(); }); }
+    bool treated() {
+        return until([&] { return !controller->repairPending(*controller->reel()) && controller->jobs().idle(); });
+    }
     /// Seconds of a few reels with a name each.
     void few(int count) {
         QStringList files;
-        for (int i = 0; i < count; ++i) files << QString::fromStdString(clip(text("take %d.wav", i).c_str(), 1 + i).string());
+        for (int i = 0; i < count; ++i)
+            files << QString::fromStdString(clip(text("take %d.wav", i).c_str(), 1 + i).string());
         add(files);
     }
 };
@@ -56,15 +60,18 @@ TEST_F(Intake, FindingsAreAcceptedAdjustedAndDismissed) {
     list->setCurrentRow(clicks);
     find<QPushButton>("dismissFinding")->click();
     EXPECT_EQ(controller->reel()->dismissed.size(), 1u);
-    EXPECT_TRUE(controller->findings(*controller->reel()).size() + 1 == controller->currentState()->diagnosis->findings.size());
+    EXPECT_TRUE(controller->findings(*controller->reel()).size() + 1 ==
+                controller->currentState()->diagnosis->findings.size());
     for (int i = 0; i < list->count(); ++i) {  // the other clicks too
         list->setCurrentRow(i);
         const Finding f = (*desk().found())[size_t(i)];
-        if (f.kind == Fault::Click && desk().verdict(f) != RepairDesk::Verdict::Dismissed) find<QPushButton>("dismissFinding")->click();
+        if (f.kind == Fault::Click && desk().verdict(f) != RepairDesk::Verdict::Dismissed)
+            find<QPushButton>("dismissFinding")->click();
     }
     const size_t dismissed = controller->reel()->dismissed.size();
     find<QPushButton>("acceptAllFindings")->click();
-    for (const auto& t : controller->reel()->treatments) EXPECT_NE(t.id, "de-click") << "what is dismissed is not treated";
+    for (const auto& t : controller->reel()->treatments)
+        EXPECT_NE(t.id, "de-click") << "what is dismissed is not treated";
     list->setCurrentRow(clicks);
     find<QPushButton>("dismissFinding")->click();
     EXPECT_EQ(controller->reel()->dismissed.size(), dismissed - 1) << "taken back";
@@ -149,7 +156,8 @@ TEST_F(Intake, WhatOneTreatmentRemovesIsLooped) {
     desk().accept((*desk().found())[size_t(rowOf(Fault::Hum))]);
     page(2);
     find<QPushButton>("hearRemoved")->click();
-    ASSERT_TRUE(until([&] { return controller->player().heard() == Heard::Removed && controller->player().playing(); }));
+    ASSERT_TRUE(
+        until([&] { return controller->player().heard() == Heard::Removed && controller->player().playing(); }));
     EXPECT_TRUE(controller->loop());
     EXPECT_FALSE(controller->reel()->loop) << "listening is not editing";
     ASSERT_TRUE(until([&] { return controller->player().takePeaks().first > 1e-4f; })) << "the hum is heard";
@@ -179,10 +187,15 @@ TEST_F(Intake, OrderAndPlaceCanBeChanged) {
 TEST_F(Intake, ASplitWaitsForTheTreatmentsAndStemsAreTreatedAfterIt) {
     add({QString::fromStdString(clip("clip.wav", 4).string())});
     ASSERT_TRUE(until([&] { return controller->currentState()->diagnosis.has_value(); }));
-    controller->editReel("", [](Reel& r) { r.quality = "quick", r.treatments = parseTreatments("de-rumble=150,de-ess=6"); });
+    controller->editReel("", [](Reel& r) {
+        r.quality = "quick", r.treatments = parseTreatments("de-rumble=150,de-ess=6");
+    });
     ASSERT_TRUE(controller->repairPending(*controller->reel()));
     controller->split();
-    ASSERT_TRUE(until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished() && !controller->currentState()->splitting; }));
+    ASSERT_TRUE(until([&] {
+        return controller->currentState()->stems && controller->currentState()->stems->finished() &&
+               !controller->currentState()->splitting;
+    }));
     const fs::path treatedFile = controller->splitFile(*controller->reel());
     EXPECT_NE(treatedFile, controller->reel()->source);
     const auto sumOf = [&] {
@@ -274,7 +287,8 @@ TEST_F(Intake, FaultsOfManyReelsAreTreatedInOneGo) {
     auto* table = find<QTableView>("reelTableView");
     table->selectAll();
     find<QPushButton>("acceptMany")->click();
-    const auto bridgeReel = std::find_if(controller->session().reels.begin(), controller->session().reels.end(), [](const Reel& r) { return r.name == "reel-3-bridge"; });
+    const auto bridgeReel = std::find_if(controller->session().reels.begin(), controller->session().reels.end(),
+                                         [](const Reel& r) { return r.name == "reel-3-bridge"; });
     EXPECT_GE(bridgeReel->treatments.size(), 2u);
     ASSERT_TRUE(until([&] { return !controller->repairPending(*bridgeReel); }));
     ASSERT_TRUE(until([&] { return controller->state(bridgeReel->id).repaired.has_value(); }));
@@ -287,8 +301,14 @@ TEST_F(Intake, AFolderComesInAsOneStepWithItsGroups) {
     fs::create_directories(folder / "shoot" / "day 1");
     writeWav(folder / "shoot" / "a.wav", noise(1, 48000), 48000);
     writeWav(folder / "shoot" / "day 1" / "b.wav", noise(2, 48000), 48000);
-    { FILE* f = fopen((folder / "shoot" / "notes.txt").c_str(), "w"); fputs("no recording", f), fclose(f); }
-    { FILE* f = fopen((folder / "shoot" / "broken.wav").c_str(), "w"); fputs("no recording", f), fclose(f); }
+    {
+        FILE* f = fopen((folder / "shoot" / "notes.txt").c_str(), "w");
+        fputs("no recording", f), fclose(f);
+    }
+    {
+        FILE* f = fopen((folder / "shoot" / "broken.wav").c_str(), "w");
+        fputs("no recording", f), fclose(f);
+    }
     controller->addFiles({QString::fromStdString((folder / "shoot").string())});
     ASSERT_TRUE(until([&] { return controller->session().reels.size() == 2 && controller->reading().idle(); }));
     EXPECT_EQ(controller->session().reels[1].group, "day 1");
@@ -317,7 +337,10 @@ TEST_F(Intake, FiveHundredReelsStayFluid) {
     table->sortByColumn(ReelsModel::Name, Qt::AscendingOrder);
     EXPECT_EQ(table->model()->index(9, 0).data().toString(), "take 009");
     controller->editReels("", {controller->session().reels[10].id}, [](Reel& r) { r.name = "take 9"; });
-    ASSERT_TRUE(until([&] { return table->model()->index(9, 0).data().toString() == "take 9" || table->model()->index(10, 0).data().toString() == "take 9"; })) << "by its number, not by its digits";
+    ASSERT_TRUE(until([&] {
+        return table->model()->index(9, 0).data().toString() == "take 9" ||
+               table->model()->index(10, 0).data().toString() == "take 9";
+    })) << "by its number, not by its digits";
     find<QTreeView>("reels")->setCurrentIndex(find<QTreeView>("reels")->model()->index(499, 0));
     EXPECT_EQ(controller->reel()->name, "take 499");
 }
@@ -334,7 +357,8 @@ TEST_F(Intake, ANewerVersionIsLaidInAndSettingsFollow) {
         placeRegion(r.course(), {"talk", 8, 12, 0.1, s});
         r.loop = std::pair(8.0, 10.0);
     });
-    openConformDialog(*controller, controller->reel()->id, QString::fromStdString((folder / "new.wav").string()), window.get());
+    openConformDialog(*controller, controller->reel()->id, QString::fromStdString((folder / "new.wav").string()),
+                      window.get());
     auto* lay = find<QPushButton>("conformLay");
     ASSERT_TRUE(until([&] { return lay->isEnabled(); }));
     EXPECT_TRUE(find<QLabel>("conformText")->text().contains("100 %"));
@@ -362,7 +386,8 @@ TEST_F(Intake, ThePictureShowsTheFrameOfThePlayheadAndStepsByFrames) {
     key(Qt::Key_Left, Qt::ControlModifier);
     key(Qt::Key_Left, Qt::ControlModifier);
     ASSERT_TRUE(until([&] { return dock.shown().number == 49; }));
-    // While it plays, no frame is shown before its sound; a busy machine shows fewer. Once it stands, the frame is the exact one.
+    // While it plays, no frame is shown before its sound; a busy machine shows fewer. Once it stands, the frame is the
+    // exact one.
     int shown = 0;
     double early = 0;
     QObject::connect(&dock, &PictureDock::frameShown, &dock, [&] {

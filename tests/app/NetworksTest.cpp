@@ -17,14 +17,19 @@ namespace {
 const QString networks = QString(RIVLEN_SOURCE_DIR) + "/tests/data/networks/";
 
 /// The gain in dialogue that the shipped main network's card states for the field set.
-QString statedGain() { return QString::number(findNetwork("").all.at("quality").at("field").at("stereo").at("all").at("dialogue").at("gain").get<double>(), 'f', 1); }
+QString statedGain() {
+    return QString::number(
+        findNetwork("").all.at("quality").at("field").at("stereo").at("all").at("dialogue").at("gain").get<double>(),
+        'f', 1);
+}
 
 struct Networks : Window {
     NetworksDialog* openDialog() {
         controller->setStage("split");
         QTest::mouseClick(find<QPushButton>("openNetworks"), Qt::LeftButton);
         NetworksDialog* dialog = nullptr;
-        EXPECT_TRUE(until([&] { return (dialog = window->findChild<NetworksDialog*>("networks")) && dialog->isVisible(); }));
+        EXPECT_TRUE(
+            until([&] { return (dialog = window->findChild<NetworksDialog*>("networks")) && dialog->isVisible(); }));
         return dialog;
     }
 };
@@ -75,7 +80,9 @@ TEST_F(Networks, ASplitTellsItsResidualAndConfidence) {
     EXPECT_LT(*controller->currentState()->stems->residualDb(), -120);
     EXPECT_TRUE(until([this] {  // the panel hears of the end a moment after the last stem is written
         bool told = false;
-        for (const QLabel* label : window->findChildren<QLabel*>()) told |= label->isVisible() && label->text().contains("Confidence") && label->text().contains("sum to the source");
+        for (const QLabel* label : window->findChildren<QLabel*>())
+            told |= label->isVisible() && label->text().contains("Confidence") &&
+                    label->text().contains("sum to the source");
         return told;
     }));
     auto* lane = find<ConfidenceView>("confidence");

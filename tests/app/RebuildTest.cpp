@@ -33,9 +33,13 @@ struct RebuildStage : Window {
     }
     void page(int i) { find<QTabBar>("rebuildtabs")->setCurrentIndex(i); }
     void press(const char* name) { QTest::mouseClick(find<QPushButton>(name), Qt::LeftButton); }
-    void loop(double from, double to) { controller->editReel("Set loop", [&](Reel& r) { r.loop = {from, to}; }); }
+    void loop(double from, double to) {
+        controller->editReel("Set loop", [&](Reel& r) { r.loop = {from, to}; });
+    }
     void locate(double second) { controller->player().locate(int64_t(second * 48000)); }
-    QPoint at(double second, double y) { return {int(std::lround(window->axis().xAt(second, lanes().width()))), int(y)}; }
+    QPoint at(double second, double y) {
+        return {int(std::lround(window->axis().xAt(second, lanes().width()))), int(y)};
+    }
     void drag(QPoint from, QPoint to, Qt::KeyboardModifiers keys = {}) {
         QTest::mousePress(&lanes(), Qt::LeftButton, keys, from);
         QTest::mouseMove(&lanes(), (from + to) / 2);
@@ -171,7 +175,8 @@ TEST_F(RebuildStage, LevelsGroupsCurvesAndMetersWork) {
     QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().curvePoint(id, 3, 0).toPoint());
     ASSERT_EQ(lane(1).strip.automation.at("level").size(), 2u);
     EXPECT_NEAR(lane(1).strip.automation.at("level")[0].second, -20, 1.6);
-    drag(lanes().curvePoint(id, 3, lane(1).strip.automation.at("level")[1].second).toPoint(), lanes().curvePoint(id, 2, -10).toPoint());
+    drag(lanes().curvePoint(id, 3, lane(1).strip.automation.at("level")[1].second).toPoint(),
+         lanes().curvePoint(id, 2, -10).toPoint());
     EXPECT_NEAR(lane(1).strip.automation.at("level")[1].first, 2, 0.02);
     EXPECT_NEAR(lane(1).strip.automation.at("level")[1].second, -10, 1.6);
     const QPoint from = lanes().curvePoint(id, 3, -30).toPoint();
@@ -316,7 +321,9 @@ TEST_F(RebuildStage, AreasOfTheOwnershipPictureChangeOwner) {
     find<QComboBox>("mendstem")->setCurrentIndex(1);
     auto& picture = window->ownership();
     ASSERT_TRUE(until([&] { return !picture.busy(); }));
-    const auto place = [&](double second, double hz) { return QPoint(int(window->axis().xAt(second, picture.width())), int(picture.yAtFrequency(hz))); };
+    const auto place = [&](double second, double hz) {
+        return QPoint(int(window->axis().xAt(second, picture.width())), int(picture.yAtFrequency(hz)));
+    };
     QTest::mousePress(&picture, Qt::LeftButton, {}, place(1, 2000));
     QTest::mouseMove(&picture, place(1.5, 1000));
     QTest::mouseMove(&picture, place(2, 200));

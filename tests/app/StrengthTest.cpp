@@ -69,7 +69,8 @@ TEST_F(Strength, TheRoomIsTakenFromTheDialogueAndLandsInTheOthers) {
         MediaReader reader(file);
         return reader.read(0, reader.frames());
     };
-    const AudioBuffer x = read(folder / "clip.wav"), d = read(folder / "out" / "clip.dialogue.wav"), m = read(folder / "out" / "clip.music.wav"), a = read(folder / "out" / "clip.ambience.wav");
+    const AudioBuffer x = read(folder / "clip.wav"), d = read(folder / "out" / "clip.dialogue.wav"),
+                      m = read(folder / "out" / "clip.music.wav"), a = read(folder / "out" / "clip.ambience.wav");
     const AudioBuffer plain = controller->currentState()->stems->open(0)->read(0, x.frames());
     double sum = 0, change = 0;
     for (size_t i = 0; i < x.samples().size(); ++i) {
@@ -145,7 +146,9 @@ TEST_F(Strength, BordersAreDraggedInTheLane) {
     key(Qt::Key_R);
     auto* lane = find<StrengthLane>("strengthlane");
     ASSERT_TRUE(lane->isVisible());
-    const auto at = [&](double seconds) { return QPoint(int(window->axis().xAt(seconds, lane->width())), StrengthLane::kBarTop + 6); };
+    const auto at = [&](double seconds) {
+        return QPoint(int(window->axis().xAt(seconds, lane->width())), StrengthLane::kBarTop + 6);
+    };
     QTest::mousePress(lane, Qt::LeftButton, {}, at(2));
     QTest::mouseMove(lane, at(2.4));
     QTest::mouseMove(lane, at(3));
@@ -216,7 +219,8 @@ TEST_F(Strength, IsGivenToSimilarReelsAfterTheirFiguresWereSeen) {
     add({QString::fromStdString(clip("twin.wav", 5).string())});
     controller->editReel("", [](Reel& r) { r.quality = "quick"; });
     key(Qt::Key_Return, Qt::ControlModifier);
-    ASSERT_TRUE(until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
+    ASSERT_TRUE(
+        until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
     add({demo + "reel-1-deck.flac"});
     controller->selectReel(controller->session().reels[0].id);
     controller->setStage("weigh");

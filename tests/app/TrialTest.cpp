@@ -41,7 +41,9 @@ TEST_F(Trials, EveryNetworkAndSettingIsRankedHeardAndUsed) {
     EXPECT_EQ(table->rowCount(), int(desk().answers().size()));
     EXPECT_TRUE(desk().reason().startsWith(table->item(0, 0)->text()));
     // The ranking's order is that of its score.
-    const auto score = [&](size_t i) { return desk().answers()[i].row.weighing.sdrDb + desk().answers()[i].row.quality.value_or(0); };
+    const auto score = [&](size_t i) {
+        return desk().answers()[i].row.weighing.sdrDb + desk().answers()[i].row.quality.value_or(0);
+    };
     for (size_t i = 1; i < desk().answers().size(); ++i) EXPECT_GE(score(i - 1), score(i));
 
     QTest::mouseClick(table->viewport(), Qt::LeftButton, {}, table->visualItemRect(table->item(0, 0)).center());
@@ -64,7 +66,10 @@ TEST_F(Trials, EveryNetworkAndSettingIsRankedHeardAndUsed) {
     QTest::mouseClick(find<QPushButton>("usetrial"), Qt::LeftButton);
     EXPECT_EQ(controller->reel()->quality, answer.choice.quality);
     EXPECT_EQ(controller->reel()->course(), answer.course);
-    ASSERT_TRUE(until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished() && !controller->currentState()->splitting; }));
+    ASSERT_TRUE(until([&] {
+        return controller->currentState()->stems && controller->currentState()->stems->finished() &&
+               !controller->currentState()->splitting;
+    }));
     desk().clear();
     EXPECT_EQ(table->rowCount(), 0);
 }

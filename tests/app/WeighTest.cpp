@@ -16,7 +16,10 @@ struct Weigh : Window {
         key(Qt::Key_3, Qt::AltModifier);
         ASSERT_TRUE(until([&] { return settled(); }));
     }
-    bool settled() { return !window->desk().busy() && window->desk().result() && window->desk().result()->curve && window->desk().result()->settings == isolation(); }
+    bool settled() {
+        return !window->desk().busy() && window->desk().result() && window->desk().result()->curve &&
+               window->desk().result()->settings == isolation();
+    }
     const IsolationSettings& isolation() { return controller->reel()->isolation(); }
 };
 
@@ -82,7 +85,8 @@ TEST_F(Weigh, TheBandBiasIsDrawnByHandAndByKeyboard) {
     QTest::keyClick(curve, Qt::Key_Down);
     EXPECT_EQ(isolation().bandBias[4].second, -5);
     bool told = false;
-    for (const QLabel* label : window->findChildren<QLabel*>()) told |= label->isVisible() && label->text() == kBandBiasExplanation;
+    for (const QLabel* label : window->findChildren<QLabel*>())
+        told |= label->isVisible() && label->text() == kBandBiasExplanation;
     EXPECT_TRUE(told);
     ASSERT_TRUE(until([&] { return settled(); }));
     find<QPushButton>("band_bias_reset")->click();

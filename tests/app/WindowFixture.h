@@ -36,7 +36,9 @@ struct Window : testing::Test {
     }
 
     template <typename F>
-    bool until(F&& condition) { return QTest::qWaitFor(condition, kPatienceMs); }
+    bool until(F&& condition) {
+        return QTest::qWaitFor(condition, kPatienceMs);
+    }
     /// What the window owes by now is done: events that were posted, and layouts that they ask for.
     void settle() {
         for (int i = 0; i < 3; ++i) {
@@ -54,7 +56,10 @@ struct Window : testing::Test {
     void add(const QStringList& files) {
         const size_t before = controller->session().reels.size();
         controller->addFiles(files);
-        ASSERT_TRUE(until([&] { return controller->session().reels.size() == before + size_t(files.size()) && !controller->currentState()->reading; }));
+        ASSERT_TRUE(until([&] {
+            return controller->session().reels.size() == before + size_t(files.size()) &&
+                   !controller->currentState()->reading;
+        }));
     }
     fs::path clip(const char* name, double seconds) {
         MediaReader reader((demo + "reel-2-saloon.flac").toStdString());
@@ -65,7 +70,8 @@ struct Window : testing::Test {
         add({QString::fromStdString(clip("clip.wav", seconds).string())});
         controller->editReel("", [&](Reel& r) { r.quality = quality; });
         key(Qt::Key_Return, Qt::ControlModifier);
-        ASSERT_TRUE(until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
+        ASSERT_TRUE(
+            until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
     }
 };
 

@@ -4,10 +4,10 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
-#include <QTabBar>
-#include <QTreeView>
 #include <QMimeData>
 #include <QSlider>
+#include <QTabBar>
+#include <QTreeView>
 #include <fstream>
 
 #include "WindowFixture.h"
@@ -18,7 +18,8 @@ using namespace rivlen::test;
 
 TEST_F(Window, StartsEmptyAndSaysWhatToDo) {
     bool told = false;
-    for (const QLabel* label : window->findChildren<QLabel*>()) told |= label->isVisible() && label->text().contains("Ctrl+I");
+    for (const QLabel* label : window->findChildren<QLabel*>())
+        told |= label->isVisible() && label->text().contains("Ctrl+I");
     EXPECT_TRUE(told);
     EXPECT_FALSE(find<QPushButton>("play")->isEnabled());
     EXPECT_FALSE(find<QPushButton>("split")->isEnabled());
@@ -33,7 +34,8 @@ TEST_F(Window, DroppedRecordingsBecomeReels) {
     EXPECT_TRUE(enter.isAccepted());
     QDropEvent drop(QPointF(200, 200), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
     QApplication::sendEvent(window.get(), &drop);
-    ASSERT_TRUE(until([&] { return controller->session().reels.size() == 2 && controller->currentState()->inspection; }));
+    ASSERT_TRUE(
+        until([&] { return controller->session().reels.size() == 2 && controller->currentState()->inspection; }));
     EXPECT_EQ(find<QTreeView>("reels")->model()->rowCount(), 2);
     EXPECT_TRUE(find<QLabel>("facts")->text().contains("480"));
     // Loudness comes when the whole file has been read, which takes a while on a busy machine.
@@ -77,7 +79,8 @@ TEST_F(Window, SplitsHearsAndExportsWithTheKeyboard) {
     }
     EXPECT_LT(differenceDb(sum, MediaReader(folder / "clip.wav").read(0, sum.frames())), -120);
     controller->exportStems(QString::fromStdString((folder / "out").string()), {});
-    ASSERT_TRUE(until([&] { return window->workLine().noticeText().contains("already there"); })) << "nothing is overwritten";
+    ASSERT_TRUE(until([&] { return window->workLine().noticeText().contains("already there"); }))
+        << "nothing is overwritten";
 }
 
 TEST_F(Window, HoldingOHearsTheSource) {
@@ -126,7 +129,9 @@ TEST_F(Window, FaultsAreListedExplainedAndHeard) {
     ASSERT_TRUE(until([&] { return controller->currentState()->diagnosis.has_value(); }));
     find<QTabBar>("intaketabs")->setCurrentIndex(1);
     auto* list = find<QListWidget>("findings");
-    ASSERT_TRUE(until([&] { return list->isVisible() && list->count() == int(controller->currentState()->diagnosis->findings.size()); }));
+    ASSERT_TRUE(until([&] {
+        return list->isVisible() && list->count() == int(controller->currentState()->diagnosis->findings.size());
+    }));
     int hum = -1;
     for (int i = 0; i < list->count(); ++i)
         if (list->item(i)->text().contains("Hum: 50.0 Hz")) hum = i;
@@ -154,12 +159,14 @@ TEST_F(Window, EveryStrengthControlMovesResetsAndIsExplained) {
         slider->setFocus();
         QTest::keyClick(slider, neutral == slider->maximum() ? Qt::Key_PageDown : Qt::Key_PageUp);
         EXPECT_NE(controller->reel()->isolation().*p.value, p.neutral) << p.name;
-        EXPECT_EQ(find<QLineEdit>((std::string(p.id) + "_value").c_str())->text().toStdString(), describeValue(p, controller->reel()->isolation().*p.value));
+        EXPECT_EQ(find<QLineEdit>((std::string(p.id) + "_value").c_str())->text().toStdString(),
+                  describeValue(p, controller->reel()->isolation().*p.value));
         find<QPushButton>((std::string(p.id) + "_reset").c_str())->click();
         EXPECT_EQ(controller->reel()->isolation().*p.value, p.neutral) << p.name;
         EXPECT_EQ(slider->value(), neutral);
         bool told = false;
-        for (const QLabel* label : window->findChildren<QLabel*>()) told |= label->isVisible() && label->text() == p.explanation;
+        for (const QLabel* label : window->findChildren<QLabel*>())
+            told |= label->isVisible() && label->text() == p.explanation;
         EXPECT_TRUE(told) << p.name;
     }
 }
@@ -180,7 +187,8 @@ TEST_F(Window, LoopByDraggingAndByBrackets) {
     const int w = view->width(), y = view->height() / 2;
     QTest::mousePress(view, Qt::LeftButton, {}, {w / 4, y});
     QTest::mouseMove(view, {w / 3, y});
-    QMouseEvent move(QEvent::MouseMove, QPointF(w / 2.0, y), view->mapToGlobal(QPointF(w / 2.0, y)), Qt::NoButton, Qt::LeftButton, {});
+    QMouseEvent move(QEvent::MouseMove, QPointF(w / 2.0, y), view->mapToGlobal(QPointF(w / 2.0, y)), Qt::NoButton,
+                     Qt::LeftButton, {});
     QApplication::sendEvent(view, &move);
     QTest::mouseRelease(view, Qt::LeftButton, {}, {w / 2, y});
     ASSERT_TRUE(controller->reel()->loop);
@@ -255,7 +263,8 @@ TEST_F(Window, AMissingSourceIsAskedForNotFatal) {
 TEST_F(Window, UnsavedWorkIsRecoveredAfterACrash) {
     add({demo + "reel-3-bridge.flac"});
     controller->editReel("Set", [](Reel& r) { r.isolation().depth = 9; });
-    ASSERT_TRUE(until([&] { return !controller->recoverable().isEmpty(); }, 5000)) << "the recovery copy is at most two seconds late";
+    ASSERT_TRUE(until([&] { return !controller->recoverable().isEmpty(); }, 5000))
+        << "the recovery copy is at most two seconds late";
     window.reset();
     controller.reset();  // no orderly end: newSession() is not called
     open();

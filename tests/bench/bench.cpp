@@ -1,5 +1,6 @@
 // Measures speed and memory and prints a table. Figures are of this machine at this moment: compare ratios.
-//   rivlen-bench [--two-hours | --intake | --dispatch]     also splits a two-hour file (about ten minutes); only what Intake or Dispatch does
+//   rivlen-bench [--two-hours | --intake | --dispatch]     also splits a two-hour file (about ten minutes); only what
+//   Intake or Dispatch does
 #include <sys/resource.h>
 #include <sys/wait.h>
 #include <unistd.h>
@@ -12,15 +13,15 @@
 
 #include "DispatchRows.h"
 #include "IntakeRows.h"
+#include "Support.h"
 #include "core/base/Resources.h"
 #include "core/isolation/Isolator.h"
 #include "core/isolation/TradeOff.h"
+#include "core/isolation/Trial.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
-#include "core/isolation/Trial.h"
-#include "Support.h"
 
 using namespace rivlen;
 using test::text;
@@ -51,7 +52,8 @@ Cost runProgram(const std::vector<std::string>& words) {
     int status = 0;
     rusage usage{};
     wait4(child, &status, 0, &usage);
-    if (!WIFEXITED(status) || WEXITSTATUS(status) != 0) std::printf("! %s failed with %d\n", words[0].c_str(), WEXITSTATUS(status));
+    if (!WIFEXITED(status) || WEXITSTATUS(status) != 0)
+        std::printf("! %s failed with %d\n", words[0].c_str(), WEXITSTATUS(status));
     return {since(start), double(usage.ru_maxrss) / 1024};
 }
 
@@ -67,7 +69,9 @@ fs::path recording(const fs::path& folder, double seconds) {
     return file;
 }
 
-void row(const char* what, const std::string& value, const char* bar) { std::printf("| %-52s | %-28s | %-18s |\n", what, value.c_str(), bar); }
+void row(const char* what, const std::string& value, const char* bar) {
+    std::printf("| %-52s | %-28s | %-18s |\n", what, value.c_str(), bar);
+}
 
 }  // namespace
 
@@ -75,7 +79,8 @@ int main(int argc, char** argv) {
     const bool long_ = argc > 1 && !std::strcmp(argv[1], "--two-hours");
     std::string name = (fs::temp_directory_path() / "rivlen-bench-XXXXXX").string();
     const fs::path folder = mkdtemp(name.data());
-    const std::string cli = (programFolder() / "rivlen-cli").string(), desk = (programFolder() / "rivlen-desk").string();
+    const std::string cli = (programFolder() / "rivlen-cli").string(),
+                      desk = (programFolder() / "rivlen-desk").string();
     row("what", "measured", "bar");
     row("---", "---", "---");
     if (argc > 1 && !std::strcmp(argv[1], "--intake")) {
@@ -84,10 +89,13 @@ int main(int argc, char** argv) {
         return 0;
     }
     const auto dispatched = [&](double seconds) {
-        dispatchRows(recording(folder, seconds), seconds, folder, [](const auto& words) {
-            const Cost c = runProgram(words);
-            return std::pair(c.seconds, c.megabytes);
-        }, row);
+        dispatchRows(
+            recording(folder, seconds), seconds, folder,
+            [](const auto& words) {
+                const Cost c = runProgram(words);
+                return std::pair(c.seconds, c.megabytes);
+            },
+            row);
     };
     if (argc > 1 && !std::strcmp(argv[1], "--dispatch")) {
         dispatched(600);
@@ -99,8 +107,11 @@ int main(int argc, char** argv) {
     const fs::path ten = recording(folder, 600);
     for (const char* quality : {"fine", "quick"}) {
         const NetworkCard card = forQuality(findNetwork(""), quality);
-        const Cost c = runProgram({cli, "split", ten.string(), "--out", (folder / quality).string(), "--quality", quality});
-        row(text("split, %s, stereo 48 kHz, 600 s", quality).c_str(), text("%.1fx real time, %.0f MB", 600 / c.seconds, c.megabytes), std::strcmp(quality, "fine") ? "at least 60x" : "at least 10x");
+        const Cost c =
+            runProgram({cli, "split", ten.string(), "--out", (folder / quality).string(), "--quality", quality});
+        row(text("split, %s, stereo 48 kHz, 600 s", quality).c_str(),
+            text("%.1fx real time, %.0f MB", 600 / c.seconds, c.megabytes),
+            std::strcmp(quality, "fine") ? "at least 60x" : "at least 10x");
         // One pass alone on a tile of the usual length: what the network itself costs and makes of the machine.
         const auto network = loadNetwork(card);
         const AudioBuffer tile = MediaReader(ten).read(0, 48000 * 40);
@@ -112,7 +123,8 @@ int main(int argc, char** argv) {
             pass = std::min(pass, since(start));
         }
         const double work = card.all.value("gigaflop_per_second_of_stereo", 0.0);
-        row(text("network \"%s\" alone, one pass of 40 s", card.id.c_str()).c_str(), text("%.1fx real time", 40 / pass), "");
+        row(text("network \"%s\" alone, one pass of 40 s", card.id.c_str()).c_str(), text("%.1fx real time", 40 / pass),
+            "");
         row("    its work for a second of stereo", text("%.2f GFLOP", work), "");
         row("    share of the matrix peak", text("%.0f %%", 100 * work * 40 / pass / peak), "");
     }
@@ -128,17 +140,21 @@ int main(int argc, char** argv) {
         Progress progress;
         double first = 0;
         try {
-            separate(reader, loadNetwork(findNetwork("")), {}, [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {
-                first = since(start);
-                progress.cancel();
-            }, progress);
+            separate(
+                reader, loadNetwork(findNetwork("")), {},
+                [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {
+                    first = since(start);
+                    progress.cancel();
+                },
+                progress);
         } catch (const Error&) {  // cancelled on purpose
         }
         row("first separated sound of a freshly opened file", text("%.2f s", first), "below 3 s");
     }
     if (long_) {
         const Cost memory = runProgram({cli, "split", length.string(), "--out", (folder / "long").string()});
-        row("split of two hours, fine", text("%.1fx real time, %.0f MB", 7200 / memory.seconds, memory.megabytes), "below 1500 MB");
+        row("split of two hours, fine", text("%.1fx real time, %.0f MB", 7200 / memory.seconds, memory.megabytes),
+            "below 1500 MB");
     }
     const Cost window = runProgram({desk, "--first-paint"});
     row("window: process start to first paint and end", text("%.2f s", window.seconds), "below 1.5 s");
@@ -153,7 +169,8 @@ int main(int argc, char** argv) {
         const std::vector<AudioBuffer> stems(3, x);
         const auto start = Clock::now();
         for (int i = 0; i < 300; ++i) isolator.apply(settings, 0, i * n, n, x, stems);
-        row(text("%s while playing, share of one core", name).c_str(), text("%.1f %%", 100 * since(start) / (300.0 * 512 / 48000)), "");
+        row(text("%s while playing, share of one core", name).c_str(),
+            text("%.1f %%", 100 * since(start) / (300.0 * 512 / 48000)), "");
     }
     {
         // Half a minute of made-up stems: the arithmetic does not depend on what they hold.
@@ -183,7 +200,8 @@ int main(int argc, char** argv) {
         for (const auto& choice : trialChoices()) {
             const auto network = loadNetwork(choice.card);
             for (const char* when : {"first", "again"})
-                row(text("trying %s on 10 s, %s", choice.name.c_str(), when).c_str(), text("%.2f s", tryNetwork(reader, choice, network, {{}}, first, count, {}).seconds), "below 2 s");
+                row(text("trying %s on 10 s, %s", choice.name.c_str(), when).c_str(),
+                    text("%.2f s", tryNetwork(reader, choice, network, {{}}, first, count, {}).seconds), "below 2 s");
         }
     }
     intakeRows(ten, folder, row);

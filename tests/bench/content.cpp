@@ -1,4 +1,5 @@
-// Is speech told from music? Prints how often the answer is right, also for both together, and features for training/fit_content.py.
+// Is speech told from music? Prints how often the answer is right, also for both together, and features for
+// training/fit_content.py.
 //   rivlen-bench-content FOLDER [FEATURES]     clips of training/make_programme.py
 #include <cstdio>
 
@@ -35,9 +36,12 @@ int main(int argc, char** argv) {
             right += (speech > 0.5) == !music;
             (music ? musicSaid : speechSaid) += search.content() == (music ? Content::Music : Content::Speech);
         }
-        const double below = std::uniform_real_distribution<double>(3, 15)(random), gain = std::pow(10, (levelDb(sounds[0]) - levelDb(sounds[1]) - below) / 20);
+        const double below = std::uniform_real_distribution<double>(3, 15)(random),
+                     gain = std::pow(10, (levelDb(sounds[0]) - levelDb(sounds[1]) - below) / 20);
         for (int c = 0; c < sounds[1].channels(); ++c)
-            for (int64_t i = 0; i < sounds[1].frames(); ++i) sounds[1].channel(c)[size_t(i)] = float(gain * sounds[1].channel(c)[size_t(i)] + sounds[0].channel(0)[size_t(i)]);
+            for (int64_t i = 0; i < sounds[1].frames(); ++i)
+                sounds[1].channel(c)[size_t(i)] =
+                    float(gain * sounds[1].channel(c)[size_t(i)] + sounds[0].channel(0)[size_t(i)]);
         ContentSearch both(48000);
         both.add(sounds[1]);
         ++together;
@@ -45,7 +49,10 @@ int main(int argc, char** argv) {
     }
     if (table) std::fclose(table);
     const double half = std::max(1, count) / 200.0;
-    std::printf("Speech and music told apart in %d of %d clips (%.1f %%). Called what they are: speech %.1f %%, music %.1f %%, speech with music 3 to 15 dB below it %.1f %%.\n", right, count,
-                100.0 * right / std::max(1, count), speechSaid / half, musicSaid / half, 100.0 * mixedSaid / std::max(1, together));
+    std::printf(
+        "Speech and music told apart in %d of %d clips (%.1f %%). Called what they are: speech %.1f %%, music %.1f %%, "
+        "speech with music 3 to 15 dB below it %.1f %%.\n",
+        right, count, 100.0 * right / std::max(1, count), speechSaid / half, musicSaid / half,
+        100.0 * mixedSaid / std::max(1, together));
     return 0;
 }

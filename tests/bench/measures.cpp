@@ -1,6 +1,7 @@
-// Are Spill and Damage true? Compares them with the SIR and SAR of BSS Eval on mixtures whose parts are known, and the suggested knee
-// with fixed settings.
-//   rivlen-bench-measures FOLDER [FEATURES [KNEES]]     clips of training/make_clips.py; tables for training/fit_spill.py, fit_knee.py
+// Are Spill and Damage true? Compares them with the SIR and SAR of BSS Eval on mixtures whose parts are known, and the
+// suggested knee with fixed settings.
+//   rivlen-bench-measures FOLDER [FEATURES [KNEES]]     clips of training/make_clips.py; tables for
+//   training/fit_spill.py, fit_knee.py
 #include <cstdio>
 #include <filesystem>
 
@@ -8,11 +9,11 @@
 #include "core/isolation/Isolator.h"
 #include "core/isolation/SpillModel.h"
 #include "core/isolation/TradeOff.h"
+#include "core/isolation/Trial.h"
 #include "core/measures/RankCorrelation.h"
 #include "core/measures/SeparationMeasures.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/NetworkLibrary.h"
-#include "core/isolation/Trial.h"
 
 using namespace rivlen;
 namespace fs = std::filesystem;
@@ -23,13 +24,25 @@ IsolationSettings setting(double depth, double firmness = 0, double onsetGuard =
     return test::strength(depth, firmness, onsetGuard, steadiness);
 }
 
-const std::vector<IsolationSettings> kSettings{
-    setting(6), setting(6, 50), setting(12), setting(12, 50), setting(20), setting(20, 50), setting(kFullDepth), setting(kFullDepth, 50),
-    setting(kFullDepth, -50), setting(kFullDepth, 0, 70), setting(kFullDepth, 0, 0, 60), setting(12, 30, 0, 60)};
-const std::vector<IsolationSettings> kForFitting{setting(12), setting(kFullDepth), setting(kFullDepth, 50), setting(kFullDepth, 0, 0, 60)};
+const std::vector<IsolationSettings> kSettings{setting(6),
+                                               setting(6, 50),
+                                               setting(12),
+                                               setting(12, 50),
+                                               setting(20),
+                                               setting(20, 50),
+                                               setting(kFullDepth),
+                                               setting(kFullDepth, 50),
+                                               setting(kFullDepth, -50),
+                                               setting(kFullDepth, 0, 70),
+                                               setting(kFullDepth, 0, 0, 60),
+                                               setting(12, 30, 0, 60)};
+const std::vector<IsolationSettings> kForFitting{setting(12), setting(kFullDepth), setting(kFullDepth, 50),
+                                                 setting(kFullDepth, 0, 0, 60)};
 
-/// Common practice gives isolation in per cent: what is let back in is the rest, so 60 % is 20 log10(1 / 0.4) = 8 dB of Depth.
-const std::vector<std::pair<const char*, IsolationSettings>> kFixed{{"full", setting(kFullDepth)}, {"60 % (8 dB)", setting(8)}, {"25 % (2.5 dB)", setting(2.5)}};
+/// Common practice gives isolation in per cent: what is let back in is the rest, so 60 % is 20 log10(1 / 0.4) = 8 dB of
+/// Depth.
+const std::vector<std::pair<const char*, IsolationSettings>> kFixed{
+    {"full", setting(kFullDepth)}, {"60 % (8 dB)", setting(8)}, {"25 % (2.5 dB)", setting(2.5)}};
 
 struct Clip {
     AudioBuffer dialogue, bed, source;
@@ -37,7 +50,8 @@ struct Clip {
     SpanCells cells;
 };
 
-Clip prepared(const fs::path& stem, const std::shared_ptr<Network>& network, EngineOptions::Quality quality = EngineOptions::Quality::Fine) {
+Clip prepared(const fs::path& stem, const std::shared_ptr<Network>& network,
+              EngineOptions::Quality quality = EngineOptions::Quality::Fine) {
     const auto read = [&](const char* what) {
         MediaReader reader(stem.string() + what + ".flac");
         return reader.read(0, reader.frames());
@@ -49,7 +63,8 @@ Clip prepared(const fs::path& stem, const std::shared_ptr<Network>& network, Eng
     options.quality = quality;
     Isolator isolator(x.channels(), 48000);
     const int64_t margin = isolator.margin(), frames = x.frames();
-    for (const auto& s : test::separated(network, x, 48000, options)) clip.stems.push_back(s.slice(-margin, frames + 2 * margin));
+    for (const auto& s : test::separated(network, x, 48000, options))
+        clip.stems.push_back(s.slice(-margin, frames + 2 * margin));
     clip.source = x.slice(-margin, frames + 2 * margin);
     clip.cells = isolator.cells(0, 0, frames, clip.source, clip.stems);
     return clip;
@@ -74,11 +89,13 @@ struct Pairing {
 
     void add(double t, double m) { truth.push_back(t), measure.push_back(m); }
     void endClip() {
-        perClip.push_back(rankCorrelation({truth.begin() + long(begin), truth.end()}, {measure.begin() + long(begin), measure.end()}));
+        perClip.push_back(rankCorrelation({truth.begin() + long(begin), truth.end()},
+                                          {measure.begin() + long(begin), measure.end()}));
         begin = truth.size();
     }
     void print() const {
-        std::printf("| %-42s | %6.3f | %6.3f | %6.3f |\n", name, median(perClip), *std::min_element(perClip.begin(), perClip.end()), rankCorrelation(truth, measure));
+        std::printf("| %-42s | %6.3f | %6.3f | %6.3f |\n", name, median(perClip),
+                    *std::min_element(perClip.begin(), perClip.end()), rankCorrelation(truth, measure));
     }
 };
 
@@ -92,12 +109,15 @@ public:
         std::vector<TrialRow> rows;
         std::vector<double> truth;
         for (size_t i = 0; i < m_choices.size(); ++i) {
-            const Clip clip = prepared(stem, m_networks[i], m_choices[i].quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine);
+            const Clip clip = prepared(stem, m_networks[i],
+                                       m_choices[i].quality == "quick" ? EngineOptions::Quality::Quick
+                                                                       : EngineOptions::Quality::Fine);
             Isolator isolator(clip.dialogue.channels(), 48000);
             Weigher weigher(clip.cells);
             for (const auto& s : {setting(kFullDepth), setting(12)}) {
                 rows.push_back({"", weigher.weigh(s), measuredQuality(m_choices[i].card), 0});
-                truth.push_back(siSdr(isolator.apply(s, 0, 0, clip.dialogue.frames(), clip.source, clip.stems)[0], clip.dialogue));
+                truth.push_back(
+                    siSdr(isolator.apply(s, 0, 0, clip.dialogue.frames(), clip.source, clip.stems)[0], clip.dialogue));
             }
         }
         const size_t chosen = rankTrials(rows).order.front();
@@ -108,9 +128,12 @@ public:
         m_worst.push_back(*std::min_element(truth.begin(), truth.end()));
     }
     void print() const {
-        std::printf("\n| trials of %zu networks and qualities at full and 12 dB | SI-SDR of the dialogue, dB |\n|---|---|\n| the one ranked first | %.2f |\n| the best of them | %.2f |\n| the worst of them | %.2f |\n",
-                    m_choices.size(), mean(m_chosen), mean(m_best), mean(m_worst));
-        std::printf("\nThe one ranked first is the best, or within 0.1 dB of it, in %d of %zu clips.\n", m_right, m_chosen.size());
+        std::printf(
+            "\n| trials of %zu networks and qualities at full and 12 dB | SI-SDR of the dialogue, dB |\n|---|---|\n| "
+            "the one ranked first | %.2f |\n| the best of them | %.2f |\n| the worst of them | %.2f |\n",
+            m_choices.size(), mean(m_chosen), mean(m_best), mean(m_worst));
+        std::printf("\nThe one ranked first is the best, or within 0.1 dB of it, in %d of %zu clips.\n", m_right,
+                    m_chosen.size());
     }
 
 private:
@@ -127,7 +150,8 @@ int main(int argc, char** argv) {
     FILE* features = argc > 2 ? std::fopen(argv[2], "w") : nullptr;
     FILE* knees = argc > 3 ? std::fopen(argv[3], "w") : nullptr;
     const auto network = loadNetwork(findNetwork(""));
-    Pairing spill{"Spill, and SIR", {}, {}, {}}, damage{"Damage, and SAR", {}, {}, {}}, words{"Damage, and the rise of ESTOI", {}, {}, {}};
+    Pairing spill{"Spill, and SIR", {}, {}, {}}, damage{"Damage, and SAR", {}, {}, {}},
+        words{"Damage, and the rise of ESTOI", {}, {}, {}};
     std::vector<std::vector<double>> sdr(kFixed.size() + 1), clear(kFixed.size() + 1);
     RankingTruth ranking;
     int count = 0;
@@ -141,7 +165,9 @@ int main(int argc, char** argv) {
         Isolator isolator(clip.dialogue.channels(), 48000);
         const BssEval bss({clip.dialogue, clip.bed});
         Weigher weigher(clip.cells);
-        const auto result = [&](const IsolationSettings& s) { return isolator.apply(s, 0, 0, frames, clip.source, clip.stems); };
+        const auto result = [&](const IsolationSettings& s) {
+            return isolator.apply(s, 0, 0, frames, clip.source, clip.stems);
+        };
         for (const auto& s : features ? kForFitting : kSettings) {
             const auto y = result(s);
             const BssFigures truth = bss.figures(y[0], 0);
@@ -151,7 +177,8 @@ int main(int argc, char** argv) {
             words.add(estoi(y[0], clip.dialogue, 48000).value_or(0), -w.damage.total);
             if (features) {
                 const SpillFeatures f = spillFeatures(clip.cells);
-                std::fprintf(features, "%d %.4f %.4f %.5f %.5f %.5f %.5f\n", count, truth.sir, -w.spillDb + spillCorrection(clip.cells), f.unsure, f.low, f.wantedMoves, f.bedMoves);
+                std::fprintf(features, "%d %.4f %.4f %.5f %.5f %.5f %.5f\n", count, truth.sir,
+                             -w.spillDb + spillCorrection(clip.cells), f.unsure, f.low, f.wantedMoves, f.bedMoves);
                 std::fflush(features);
             }
         }
@@ -160,7 +187,9 @@ int main(int argc, char** argv) {
         const TradePoint& knee = curve.curve[size_t(curve.knee)];
         for (const auto& p : knees ? curve.curve : std::vector<TradePoint>{}) {
             const Weighing w = weigher.weigh(setting(p.depth, p.firmness));
-            std::fprintf(knees, "%d %g %g %.3f %.6f %.6f %.6f %.2f\n", count, p.depth, p.firmness, siSdr(result(setting(p.depth, p.firmness))[0], clip.dialogue), w.bent, w.spilt, w.moved, spillCorrection(clip.cells));
+            std::fprintf(knees, "%d %g %g %.3f %.6f %.6f %.6f %.2f\n", count, p.depth, p.firmness,
+                         siSdr(result(setting(p.depth, p.firmness))[0], clip.dialogue), w.bent, w.spilt, w.moved,
+                         spillCorrection(clip.cells));
             std::fflush(knees);
         }
         for (size_t i = 0; i <= kFixed.size() && !features; ++i) {
@@ -172,12 +201,22 @@ int main(int argc, char** argv) {
         std::fprintf(stderr, "\rclip %d", count + 1);
     }
     if (features) std::fclose(features);
-    if (count == 0) return std::fprintf(stderr, "rivlen-bench-measures: there are no clips in \"%s\": make them with training/make_clips.py.\n", argv[1]), 3;
-    std::printf("\n%d clips x %zu settings\n\n| Spearman's rank correlation of              | median | least  | pooled |\n|---|---|---|---|\n", count, (features ? kForFitting : kSettings).size());
+    if (count == 0)
+        return std::fprintf(
+                   stderr,
+                   "rivlen-bench-measures: there are no clips in \"%s\": make them with training/make_clips.py.\n",
+                   argv[1]),
+               3;
+    std::printf(
+        "\n%d clips x %zu settings\n\n| Spearman's rank correlation of              | median | least  | pooled "
+        "|\n|---|---|---|---|\n",
+        count, (features ? kForFitting : kSettings).size());
     for (const Pairing* p : {&spill, &damage, &words}) p->print();
     if (features) return 0;
     std::printf("\n| strength of the dialogue | SI-SDR, dB | ESTOI |\n|---|---|---|\n");
-    for (size_t i = 0; i <= kFixed.size(); ++i) std::printf("| %-24s | %.2f | %.3f |\n", i < kFixed.size() ? kFixed[i].first : "the suggested knee", mean(sdr[i]), mean(clear[i]));
+    for (size_t i = 0; i <= kFixed.size(); ++i)
+        std::printf("| %-24s | %.2f | %.3f |\n", i < kFixed.size() ? kFixed[i].first : "the suggested knee",
+                    mean(sdr[i]), mean(clear[i]));
     ranking.print();
     return 0;
 }

@@ -1,4 +1,5 @@
-// The rebuild under load: 16 lanes with chains played on two cores, and 2000 clips edited in the real window. Ratios, not seconds, are to be compared.
+// The rebuild under load: 16 lanes with chains played on two cores, and 2000 clips edited in the real window. Ratios,
+// not seconds, are to be compared.
 #include <sys/resource.h>
 #include <sys/syscall.h>
 #include <unistd.h>
@@ -26,7 +27,9 @@ constexpr int kRate = 48000, kLanes = 16, kBlock = 256;
 constexpr double kBudget = double(kBlock) / kRate;  // seconds of a callback's block
 
 double since(Clock::time_point start) { return std::chrono::duration<double>(Clock::now() - start).count(); }
-void row(const std::string& what, const std::string& value, const char* bar) { std::printf("| %-58s | %-34s | %-24s |\n", what.c_str(), value.c_str(), bar); }
+void row(const std::string& what, const std::string& value, const char* bar) {
+    std::printf("| %-58s | %-34s | %-24s |\n", what.c_str(), value.c_str(), bar);
+}
 
 /// Asks for blocks of 256 frames in real time, as a sound card does, and takes the time of each callback.
 class TimedDevice : public Device {
@@ -79,7 +82,8 @@ struct Load {
     }
 };
 
-/// Each lane with a sound of its own, cut into clips, the whole voice chain at work, every other lane ducked, in two groups.
+/// Each lane with a sound of its own, cut into clips, the whole voice chain at work, every other lane ducked, in two
+/// groups.
 Rebuild session(const fs::path& sound, double seconds) {
     Rebuild r;
     r.groups = {{"group-1", "voices", {}}, {"group-2", "beds", {}}};
@@ -110,7 +114,14 @@ Rebuild session(const fs::path& sound, double seconds) {
 }
 
 std::shared_ptr<Materials> materialsOf(double seconds) {
-    ReelMaterial reel{[seconds] { return std::make_unique<BufferSource>(AudioBuffer(2, int64_t(seconds * kRate)), kRate); }, nullptr, StrengthCourse(), kRate, 2, int64_t(seconds * kRate)};
+    ReelMaterial reel{[seconds] {
+                          return std::make_unique<BufferSource>(AudioBuffer(2, int64_t(seconds * kRate)), kRate);
+                      },
+                      nullptr,
+                      StrengthCourse(),
+                      kRate,
+                      2,
+                      int64_t(seconds * kRate)};
     return std::make_shared<Materials>(std::move(reel), true);
 }
 
@@ -134,7 +145,8 @@ void graphRows(const fs::path& folder) {
             graph.next(kBlock);
             times.push_back(since(begin));
         }
-        row(text("16 lanes, chains, ducking, 2 groups, rendered on %d thread%s", threads, threads > 1 ? "s" : ""), text("%.1fx real time", seconds / since(start)), "");
+        row(text("16 lanes, chains, ducking, 2 groups, rendered on %d thread%s", threads, threads > 1 ? "s" : ""),
+            text("%.1fx real time", seconds / since(start)), "");
         row("    the graph's share of 256 frames", percentiles(times), "");
     }
     for (int load : {0, 2}) {
@@ -158,7 +170,8 @@ void graphRows(const fs::path& folder) {
         const int late = player.underruns() - before;
         busy.reset();
         player.close();
-        row(text("the same played in real time for 20 s, %d busy threads beside it", load), text("%d blocks late", late), "none");
+        row(text("the same played in real time for 20 s, %d busy threads beside it", load),
+            text("%d blocks late", late), "none");
         row("    the callback's share of 256 frames", percentiles(device->times), "never above 50 %");
     }
 }
@@ -170,7 +183,9 @@ void windowRows(const fs::path& folder) {
     MainWindow window(controller);
     window.show();
     controller.addFiles({QString::fromStdString((folder / "reel.wav").string())});
-    if (!QTest::qWaitFor([&] { return controller.reel() && controller.currentState()->info && !controller.busy(); }, 60000)) return;
+    if (!QTest::qWaitFor([&] { return controller.reel() && controller.currentState()->info && !controller.busy(); },
+                         60000))
+        return;
     controller.setStage("rebuild");
     RebuildDesk& desk = window.desks().rebuild;
     desk.edit("Many clips", [](Rebuild& r) {
@@ -214,7 +229,8 @@ void windowRows(const fs::path& folder) {
     QApplication::processEvents();
     const double done = since(release);
     std::sort(frames.begin(), frames.end());
-    row("2000 clips on 16 lanes: a frame while one is dragged", text("%.1f ms (median), %.1f ms (99 %%)", 1000 * frames[100], 1000 * frames[197]), "at most 16.7 ms");
+    row("2000 clips on 16 lanes: a frame while one is dragged",
+        text("%.1f ms (median), %.1f ms (99 %%)", 1000 * frames[100], 1000 * frames[197]), "at most 16.7 ms");
     row("    letting go: the document, undo and everything drawn", text("%.1f ms", 1000 * done), "");
     frames.clear();
     for (int i = 0; i < 60; ++i) {
@@ -224,7 +240,8 @@ void windowRows(const fs::path& folder) {
         frames.push_back(since(start));
     }
     std::sort(frames.begin(), frames.end());
-    row("    a frame while zooming", text("%.1f ms (median), %.1f ms (worst)", 1000 * frames[30], 1000 * frames.back()), "at most 16.7 ms");
+    row("    a frame while zooming", text("%.1f ms (median), %.1f ms (worst)", 1000 * frames[30], 1000 * frames.back()),
+        "at most 16.7 ms");
     controller.newSession();
 }
 

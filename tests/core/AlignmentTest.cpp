@@ -1,4 +1,5 @@
-// A newer version of a recording is found in the older one, and settings follow it. Truth is known: the versions are cut here.
+// A newer version of a recording is found in the older one, and settings follow it. Truth is known: the versions are
+// cut here.
 #include "core/spectral/Alignment.h"
 
 #include <gtest/gtest.h>
@@ -19,10 +20,14 @@ AudioBuffer chatter(double seconds, unsigned seed) {
     std::mt19937 random(seed);
     std::uniform_real_distribution<double> u(0, 1);
     for (double t = 0; t < seconds - 0.4; t += 0.08 + 0.3 * u(random)) {
-        const double hz = 120 * std::pow(20, u(random)), level = 0.05 + 0.3 * u(random), length = 0.05 + 0.25 * u(random), breath = u(random);
+        const double hz = 120 * std::pow(20, u(random)), level = 0.05 + 0.3 * u(random),
+                     length = 0.05 + 0.25 * u(random), breath = u(random);
         for (int64_t i = 0; i < int64_t(length * kRate); ++i) {
             const double shape = std::sin(std::numbers::pi * double(i) / (length * kRate));
-            x.channel(0)[size_t(int64_t(t * kRate) + i)] += float(level * shape * ((1 - breath) * std::sin(2 * std::numbers::pi * hz * double(i) / kRate) + 0.5 * breath * (u(random) - 0.5)));
+            x.channel(0)[size_t(int64_t(t * kRate) + i)] +=
+                float(level * shape *
+                      ((1 - breath) * std::sin(2 * std::numbers::pi * hz * double(i) / kRate) +
+                       0.5 * breath * (u(random) - 0.5)));
         }
     }
     return x;
@@ -34,7 +39,9 @@ AudioBuffer joined(const std::vector<AudioBuffer>& parts) {
     return x;
 }
 
-AudioBuffer cut(const AudioBuffer& x, double from, double to) { return x.slice(int64_t(from * kRate), int64_t((to - from) * kRate)); }
+AudioBuffer cut(const AudioBuffer& x, double from, double to) {
+    return x.slice(int64_t(from * kRate), int64_t((to - from) * kRate));
+}
 
 std::vector<AlignedStretch> aligned(const AudioBuffer& older, const AudioBuffer& newer) {
     BufferSource a(older, kRate), b(newer, kRate);
@@ -66,7 +73,8 @@ TEST(Alignment, FindsARecutVersionWithAnotherSound) {
     // 0 to 20 stays, 20 to 32 is taken out, then 32 to 70, with 8 s of something new at 50; 6 dB less, and noise.
     AudioBuffer newer = joined({cut(older, 0, 20), cut(older, 32, 50), chatter(8, 4), cut(older, 50, 70)});
     const AudioBuffer hiss = noise(1, newer.frames(), 0.004f, 5);
-    for (int64_t i = 0; i < newer.frames(); ++i) newer.channel(0)[size_t(i)] = 0.5f * newer.channel(0)[size_t(i)] + hiss.channel(0)[size_t(i)];
+    for (int64_t i = 0; i < newer.frames(); ++i)
+        newer.channel(0)[size_t(i)] = 0.5f * newer.channel(0)[size_t(i)] + hiss.channel(0)[size_t(i)];
     const auto all = aligned(older, newer);
     const auto parts = found(all);
     ASSERT_EQ(parts.size(), 3u);

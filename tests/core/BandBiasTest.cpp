@@ -53,7 +53,8 @@ TEST(BandBias, TextAndJsonKeepIt) {
     s.bandBias = {{80, -20}, {5000, 60}};
     EXPECT_EQ(isolationFromJson(toJson(s)), s);
     EXPECT_FALSE(toJson(IsolationSettings{}).contains("band_bias"));
-    for (const char* wrong : {"100", "100:", "100:20,50:3", "10:3", "100:101", "100:x", "nonsense", "100:5,,200:5", "100:nan"})
+    for (const char* wrong :
+         {"100", "100:", "100:20,50:3", "10:3", "100:101", "100:x", "nonsense", "100:5,,200:5", "100:nan"})
         EXPECT_THROW(parseBandBias(wrong), Error) << wrong;
     EXPECT_THROW(bandBiasFromJson({{100, 20}, {100, 30}}), Error);
 }

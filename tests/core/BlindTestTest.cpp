@@ -7,7 +7,8 @@
 using namespace rivlen;
 
 TEST(BlindTest, TheBinomialTailIsThatOfTheTables) {
-    // By hand: P(K >= 9 | 10, 1/2) = 11 / 1024, P(K >= 8 | 10, 1/2) = 56 / 1024, P(K >= 3 | 4, 1/4) = (4 * 3 + 1) / 256.
+    // By hand: P(K >= 9 | 10, 1/2) = 11 / 1024, P(K >= 8 | 10, 1/2) = 56 / 1024, P(K >= 3 | 4, 1/4) = (4 * 3 + 1) /
+    // 256.
     EXPECT_NEAR(binomialTail(10, 9, 0.5), 11.0 / 1024, 1e-12);
     EXPECT_NEAR(binomialTail(10, 8, 0.5), 56.0 / 1024, 1e-12);
     EXPECT_NEAR(binomialTail(4, 3, 0.25), 13.0 / 256, 1e-12);

@@ -23,7 +23,8 @@ IsolationSettings only(double IsolationSettings::*value, double amount) {
     return s;
 }
 
-/// A voice at 500 Hz in frames from ... to that holds its cells, over a bed of power 1 in every cell that it does not hold.
+/// A voice at 500 Hz in frames from ... to that holds its cells, over a bed of power 1 in every cell that it does not
+/// hold.
 struct Speech {
     Cells share = filled(0.0f), power = filled(1.0f);
     Speech(int from, int to) {
@@ -39,7 +40,8 @@ struct Speech {
     }
     /// The share at 6 kHz in frame at of those given.
     double guarded(double amount, int at, double hz = 6000) const {
-        return strengthened(only(&IsolationSettings::onsetGuard, amount), share, power, kCount, kBinHz)[size_t(at - kCellReach)][size_t(bin(hz))];
+        return strengthened(only(&IsolationSettings::onsetGuard, amount), share, power, kCount,
+                            kBinHz)[size_t(at - kCellReach)][size_t(bin(hz))];
     }
 };
 
@@ -55,7 +57,9 @@ TEST(CellShares, FirmnessSharpensByItsFormula) {
     for (double firmness : {-100.0, -40.0, 60.0, 100.0})
         for (float p : {0.0f, 0.2f, 0.5f, 0.9f, 1.0f}) {
             const double y = std::exp2(firmness / 50), a = std::pow(double(p), y), b = std::pow(1.0 - double(p), y);
-            EXPECT_NEAR(double(strengthened(only(&IsolationSettings::firmness, firmness), filled(p, 1), {}, 1, kBinHz)[0][100]), a / (a + b), 1e-6);
+            EXPECT_NEAR(
+                double(strengthened(only(&IsolationSettings::firmness, firmness), filled(p, 1), {}, 1, kBinHz)[0][100]),
+                a / (a + b), 1e-6);
         }
 }
 
@@ -68,7 +72,9 @@ TEST(CellShares, SteadinessIsAHannAverageOverTime) {
     const Cells out = strengthened(half, pulse, {}, kCount, kBinHz);
     double total = 0;
     for (int j = -6; j <= 6; ++j) total += 0.5 + 0.5 * std::cos(std::numbers::pi * j / 7);
-    for (int j : {-6, -3, 0, 5}) EXPECT_NEAR(double(out[size_t(15 + j)][200]), (0.5 + 0.5 * std::cos(std::numbers::pi * j / 7)) / total, 1e-6) << j;
+    for (int j : {-6, -3, 0, 5})
+        EXPECT_NEAR(double(out[size_t(15 + j)][200]), (0.5 + 0.5 * std::cos(std::numbers::pi * j / 7)) / total, 1e-6)
+            << j;
     EXPECT_EQ(out[15 + 7][200], 0.0f);
     EXPECT_EQ(out[15][201], 0.0f) << "other frequencies stay apart";
 }

@@ -32,11 +32,13 @@ double gainAt(const ChainSettings& settings, double hz, double db = -20, int rat
 
 }  // namespace
 
-// Source: R. Bristow-Johnson, audio EQ cookbook: the analogue prototypes' gains at the centre, at the shelf's middle and far away.
+// Source: R. Bristow-Johnson, audio EQ cookbook: the analogue prototypes' gains at the centre, at the shelf's middle
+// and far away.
 TEST(Chain, FiltersHaveTheGainsOfTheCookbooksPrototypes) {
     EXPECT_NEAR(20 * std::log10(std::abs(FilterSection::bell(1000, 6, 1, kRate).response(1000, kRate))), 6, 1e-9);
     EXPECT_NEAR(20 * std::log10(std::abs(FilterSection::bell(1000, 6, 1, kRate).response(10, kRate))), 0, 0.01);
-    EXPECT_NEAR(20 * std::log10(std::abs(FilterSection::lowShelf(200, -8, kRate).response(200, kRate))), -4, 1e-6) << "half the gain at the middle of a shelf";
+    EXPECT_NEAR(20 * std::log10(std::abs(FilterSection::lowShelf(200, -8, kRate).response(200, kRate))), -4, 1e-6)
+        << "half the gain at the middle of a shelf";
     EXPECT_NEAR(20 * std::log10(std::abs(FilterSection::lowShelf(200, -8, kRate).response(1, kRate))), -8, 0.01);
     EXPECT_NEAR(20 * std::log10(std::abs(FilterSection::highShelf(4000, 5, kRate).response(4000, kRate))), 2.5, 1e-6);
     EXPECT_NEAR(20 * std::log10(std::abs(FilterSection::highShelf(4000, 5, kRate).response(20000, kRate))), 5, 0.1);
@@ -47,7 +49,8 @@ TEST(Chain, TonesGoThroughAsTheResponseSays) {
     c.highPass = c.equaliser = true;
     c.highPassHz = 120, c.lowDb = 3, c.mudDb = -4, c.midDb = 5, c.highDb = -6;
     const auto sections = filterSections(c, kRate);
-    for (double hz : {60.0, 120.0, 350.0, 1000.0, 2500.0, 8000.0, 15000.0}) EXPECT_NEAR(gainAt(c, hz), filterDb(sections, hz, kRate), 0.05) << hz;
+    for (double hz : {60.0, 120.0, 350.0, 1000.0, 2500.0, 8000.0, 15000.0})
+        EXPECT_NEAR(gainAt(c, hz), filterDb(sections, hz, kRate), 0.05) << hz;
 }
 
 // Source: Butterworth's response |H|^2 = 1 / (1 + (fc / f)^2n): -3.01 dB at the corner, 12 or 24 dB an octave below.
@@ -58,8 +61,12 @@ TEST(Chain, TheHighPassIsAButterworth) {
     for (double slope : {12.0, 24.0}) {
         c.highPassSlope = slope;
         const double n = slope / 6;
-        for (double hz : {25.0, 50.0, 100.0, 200.0, 1000.0}) EXPECT_NEAR(filterDb(filterSections(c, kRate), hz, kRate), -10 * std::log10(1 + std::pow(100 / hz, 2 * n)), 0.02) << slope << " " << hz;
-        EXPECT_NEAR(filterDb(filterSections(c, kRate), 12.5, kRate) - filterDb(filterSections(c, kRate), 6.25, kRate), slope, 0.1);
+        for (double hz : {25.0, 50.0, 100.0, 200.0, 1000.0})
+            EXPECT_NEAR(filterDb(filterSections(c, kRate), hz, kRate), -10 * std::log10(1 + std::pow(100 / hz, 2 * n)),
+                        0.02)
+                << slope << " " << hz;
+        EXPECT_NEAR(filterDb(filterSections(c, kRate), 12.5, kRate) - filterDb(filterSections(c, kRate), 6.25, kRate),
+                    slope, 0.1);
     }
 }
 
@@ -125,10 +132,12 @@ TEST(Chain, TheDeEsserLowersSharpBandsByItsRangeAndNothingElse) {
         chain.process(block);
         std::copy(block.channel(0).begin(), block.channel(0).end(), both.channel(0).begin() + at);
     }
-    EXPECT_NEAR(levelDb(both.slice(20000, 20000)), levelDb(before.slice(20000, 20000)), 0.05) << "a soft s over a vowel stays";
+    EXPECT_NEAR(levelDb(both.slice(20000, 20000)), levelDb(before.slice(20000, 20000)), 0.05)
+        << "a soft s over a vowel stays";
 }
 
-// The ceiling of common practice, -0.5 dBFS as true peak, fourfold oversampled (ITU-R BS.1770-4, annex 2; libebur128 measures it independently).
+// The ceiling of common practice, -0.5 dBFS as true peak, fourfold oversampled (ITU-R BS.1770-4, annex 2; libebur128
+// measures it independently).
 TEST(Chain, TenThousandBurstsNeverPassTheCeiling) {
     ChainSettings c;
     c.limiter = true;
@@ -145,10 +154,13 @@ TEST(Chain, TenThousandBurstsNeverPassTheCeiling) {
         AudioBuffer x(2, 100 * 900);
         for (int b = 0; b < 100; ++b, ++bursts) {
             const int64_t at = b * 900 + int64_t(uniform(random) * 300), length = 4 + int64_t(uniform(random) * 500);
-            const double level = fromDb(-12 + 36 * uniform(random)), kind = uniform(random), hz = 50 * std::pow(450, uniform(random)), phase = 6.28 * uniform(random);
+            const double level = fromDb(-12 + 36 * uniform(random)), kind = uniform(random),
+                         hz = 50 * std::pow(450, uniform(random)), phase = 6.28 * uniform(random);
             for (int64_t i = 0; i < length; ++i)
                 for (int ch = 0; ch < 2; ++ch) {
-                    const double v = kind < 0.4 ? normal(random) * 0.3 : kind < 0.8 ? std::sin(phase + 2 * std::numbers::pi * hz * double(i) / kRate + ch) : (i % 2 ? -1 : 1) * (uniform(random) < 0.5);
+                    const double v = kind < 0.4   ? normal(random) * 0.3
+                                     : kind < 0.8 ? std::sin(phase + 2 * std::numbers::pi * hz * double(i) / kRate + ch)
+                                                  : (i % 2 ? -1 : 1) * (uniform(random) < 0.5);
                     x.channel(ch)[size_t(at + i)] = float(level * v);
                 }
         }
@@ -190,7 +202,8 @@ TEST(Chain, AnUnusedChainIsAPureDelayAndSwitchingMakesNoStep) {
     const int64_t late = chain.latency();
     for (int64_t i = 0; i < 19 * Chain::kBlock; ++i) ASSERT_EQ(x.channel(1)[size_t(i)], y.channel(1)[size_t(i + late)]);
     double step = 0;
-    for (int64_t i = late + 1; i < y.frames(); ++i) step = std::max(step, std::fabs(double(y.channel(0)[size_t(i)]) - y.channel(0)[size_t(i - 1)]));
+    for (int64_t i = late + 1; i < y.frames(); ++i)
+        step = std::max(step, std::fabs(double(y.channel(0)[size_t(i)]) - y.channel(0)[size_t(i - 1)]));
     EXPECT_LT(step, 2 * 0.4 * 2 * std::numbers::pi * 300 / kRate) << "no click";
 }
 
@@ -205,19 +218,22 @@ TEST(Chain, ConvolutionIsConvolution) {
     }
     for (int64_t n = Convolver::kBlock; n < y.frames(); n += 37) {
         double sum = 0;
-        for (int64_t k = 0; k < 1000 && n - Convolver::kBlock - k >= 0; ++k) sum += double(impulse.channel(0)[size_t(k)]) * x.channel(0)[size_t(n - Convolver::kBlock - k)];
+        for (int64_t k = 0; k < 1000 && n - Convolver::kBlock - k >= 0; ++k)
+            sum += double(impulse.channel(0)[size_t(k)]) * x.channel(0)[size_t(n - Convolver::kBlock - k)];
         ASSERT_NEAR(y.channel(0)[size_t(n)], sum, 1e-5) << n;
     }
 }
 
-// Source: Schroeder 1965, "New method of measuring reverberation time": the energy that is still to come falls by 60 dB within the decay time.
+// Source: Schroeder 1965, "New method of measuring reverberation time": the energy that is still to come falls by 60 dB
+// within the decay time.
 TEST(Chain, RoomsDieAwayInTheirDecayTime) {
     for (double decay : {0.3, 0.8, 1.6}) {
         RoomShape room = RoomShape::plain(decay, 0);
         for (auto& b : room.bands) b.decay = decay;
         const AudioBuffer h = roomImpulse(room, 1, kRate);
         std::vector<double> left(size_t(h.frames()) + 1, 0.0);
-        for (int64_t i = h.frames() - 1; i >= 0; --i) left[size_t(i)] = left[size_t(i + 1)] + double(h.channel(0)[size_t(i)]) * h.channel(0)[size_t(i)];
+        for (int64_t i = h.frames() - 1; i >= 0; --i)
+            left[size_t(i)] = left[size_t(i + 1)] + double(h.channel(0)[size_t(i)]) * h.channel(0)[size_t(i)];
         EXPECT_NEAR(left[0], 1, 1e-3) << "its energy is 1";
         int64_t a = 0, b = 0;  // T20: from -5 to -25 dB, times three
         while (powerDb(left[size_t(a)]) > -5) ++a;
@@ -235,7 +251,8 @@ TEST(Chain, ARoomIsEstimatedFromVoicesInIt) {
         AudioBuffer dry(1, 40 * kRate);
         for (int64_t at = kRate / 2; at < dry.frames() - 2 * kRate;) {
             const auto length = int64_t((0.15 + 0.3 * uniform(random)) * kRate);
-            for (int64_t i = 0; i < length; ++i) dry.channel(0)[size_t(at + i)] = 0.1f * normal(random) * float(std::exp(-double(i) / length));
+            for (int64_t i = 0; i < length; ++i)
+                dry.channel(0)[size_t(at + i)] = 0.1f * normal(random) * float(std::exp(-double(i) / length));
             at += length + int64_t((0.6 + 0.6 * uniform(random)) * kRate);
         }
         RoomShape room = RoomShape::plain(decay, 0);
@@ -279,7 +296,9 @@ TEST(Chain, VoiceActivityTellsWordsFromASteadyBed) {
     for (int64_t i = 0; i < bed.frames(); ++i) {
         const bool speaks = i > 2 * kRate && i < 3 * kRate;
         const double t = double(i) / kRate;
-        const double word = speaks ? 0.1 * std::sin(2 * std::numbers::pi * 700 * t) * (0.6 + 0.4 * std::sin(2 * std::numbers::pi * 4 * t)) : 0;
+        const double word = speaks ? 0.1 * std::sin(2 * std::numbers::pi * 700 * t) *
+                                         (0.6 + 0.4 * std::sin(2 * std::numbers::pi * 4 * t))
+                                   : 0;
         const bool on = voice.next(bed.channel(0)[size_t(i)] + word, -45);
         if (i > kRate && !speaks && i < 2 * kRate) active += on;
         if (i > 2 * kRate + kRate / 20 && speaks) spoken += on;

@@ -62,7 +62,9 @@ TEST_F(ClipEdits, CrossFadesDrawBothOutOverTheBorder) {
 
 TEST_F(ClipEdits, FadesHaveTheirShapes) {
     for (double x : {0.0, 0.2, 0.5, 0.9, 1.0}) {
-        EXPECT_NEAR(std::pow(fadeGain(FadeShape::EqualPower, x), 2) + std::pow(fadeGain(FadeShape::EqualPower, 1 - x), 2), 1, 1e-12);
+        EXPECT_NEAR(std::pow(fadeGain(FadeShape::EqualPower, x), 2) +
+                        std::pow(fadeGain(FadeShape::EqualPower, 1 - x), 2),
+                    1, 1e-12);
         EXPECT_NEAR(fadeGain(FadeShape::Linear, x) + fadeGain(FadeShape::Linear, 1 - x), 1, 1e-12);
         EXPECT_NEAR(fadeGain(FadeShape::Smooth, x) + fadeGain(FadeShape::Smooth, 1 - x), 1, 1e-12);
     }

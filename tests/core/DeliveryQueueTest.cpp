@@ -29,7 +29,8 @@ struct Queue : testing::Test {
         for (int n = 1; n <= 3; ++n) {
             const fs::path file = folder / text("reel %d.wav", n);
             AudioBuffer x = sine(200 * n, 0.2, 48000, 48000 * n, 2);
-            for (size_t i = 0; i < x.samples().size(); ++i) x.samples()[i] += 0.01f * noise(1, 1, 1, unsigned(i % 97)).samples()[0];
+            for (size_t i = 0; i < x.samples().size(); ++i)
+                x.samples()[i] += 0.01f * noise(1, 1, 1, unsigned(i % 97)).samples()[0];
             writeWav(file, x, 48000);
             Reel reel = makeReel(session, file);
             Rebuild r = plainRebuild(n, false);
@@ -72,7 +73,8 @@ TEST_F(Queue, WorksByPriorityAndReportsAtTheEnd) {
     };
     queue.onChange = [&] {
         for (const auto& t : queue.tasks())
-            if (t.state == State::Running && (order.empty() || order.back() != t.reel().name)) order.push_back(t.reel().name);
+            if (t.state == State::Running && (order.empty() || order.back() != t.reel().name))
+                order.push_back(t.reel().name);
     };
     queue.run(progress);
     EXPECT_EQ(order, (std::vector<std::string>{"reel 3", "reel 2", "reel 1"}));
@@ -82,8 +84,12 @@ TEST_F(Queue, WorksByPriorityAndReportsAtTheEnd) {
         EXPECT_EQ(t.reports.size(), 2u);
     }
     EXPECT_EQ(hidden(), 0u);
-    for (const char* end : {"html", "pdf", "json", "csv", "sha256", "md5"}) EXPECT_TRUE(fs::exists(out() / (std::string("delivery.") + end))) << end;
-    EXPECT_EQ(run("cd '" + out().string() + "' && md5sum -c --quiet delivery.md5 && sha256sum -c --quiet delivery.sha256").code, 0);
+    for (const char* end : {"html", "pdf", "json", "csv", "sha256", "md5"})
+        EXPECT_TRUE(fs::exists(out() / (std::string("delivery.") + end))) << end;
+    EXPECT_EQ(run("cd '" + out().string() +
+                  "' && md5sum -c --quiet delivery.md5 && sha256sum -c --quiet delivery.sha256")
+                  .code,
+              0);
     // The same names once more are refused before anything is made.
     EXPECT_THROW(queue.add(session, session.reels[0], wanted, out(), false), Error);
 }
@@ -195,7 +201,8 @@ TEST_F(Queue, GoesOnWhereItBrokeOff) {
         EXPECT_EQ(t.state, State::Done) << t.error;
         EXPECT_EQ(t.reports.size(), 2u);
     }
-    for (const auto& [name, when] : before) EXPECT_EQ(fs::last_write_time(out() / name), when) << name << " was not made again";
+    for (const auto& [name, when] : before)
+        EXPECT_EQ(fs::last_write_time(out() / name), when) << name << " was not made again";
     EXPECT_EQ(hidden(), 0u) << "what was left behind is cleared away";
     // What is damaged is left out.
     std::ofstream(folder / "queue" / "task-2.json") << "{\"format\": \"rivlen-queued\", \"version\": 1, \"id\": 3}";

@@ -2,8 +2,8 @@
 
 #include "Support.h"
 #include "core/delivery/DeliverySets.h"
-#include "core/delivery/ReelDelivery.h"
 #include "core/delivery/Inspection.h"
+#include "core/delivery/ReelDelivery.h"
 #include "core/isolation/StemNames.h"
 #include "core/media/MediaReader.h"
 #include "core/rebuild/ClipEdits.h"
@@ -24,13 +24,25 @@ struct Delivery : testing::Test {
 
     void SetUp() override {
         setenv("XDG_CACHE_HOME", (folder / "cache").c_str(), 1);
-        std::vector<AudioBuffer> stems{programme(2, kRate, source.frames()), sine(330, 0.05, kRate, source.frames(), 2), noise(2, source.frames(), 0.01f)};
+        std::vector<AudioBuffer> stems{programme(2, kRate, source.frames()), sine(330, 0.05, kRate, source.frames(), 2),
+                                       noise(2, source.frames(), 0.01f)};
         source = sumOf(stems);
         store = StemStore::create(folder / "s", {kStemNames, kRate, 2, source.frames()});
         store->append(StemBlock{source, stems, {}});
         store->finish();
-        ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); }, store, StrengthCourse(), kRate, 2, source.frames()};
-        reel = {"The Night Ferry", "Reel 1", plainRebuild(double(source.frames()) / kRate, false), std::make_shared<Materials>(material, true), 2, 3600.0, {}};
+        ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); },
+                              store,
+                              StrengthCourse(),
+                              kRate,
+                              2,
+                              source.frames()};
+        reel = {"The Night Ferry",
+                "Reel 1",
+                plainRebuild(double(source.frames()) / kRate, false),
+                std::make_shared<Materials>(material, true),
+                2,
+                3600.0,
+                {}};
     }
     Deliverable one(const char* holds = "mix") {
         Deliverable d;
@@ -86,7 +98,8 @@ TEST_F(Delivery, TheMixIsTheRecordingAndThePartsSumToIt) {
     }
     EXPECT_LT(differenceDb(sumOf({parts[1], parts[2]}), parts[3]), -120);
     d.name = "ducked";
-    EXPECT_LT(differenceDb(sumOf({parts[0], parts[1], parts[2]}), read(make(d).path)), -110) << "below its ceiling the limiter does nothing";
+    EXPECT_LT(differenceDb(sumOf({parts[0], parts[1], parts[2]}), read(make(d).path)), -110)
+        << "below its ceiling the limiter does nothing";
     EXPECT_GT(levelDb(sine(330, 0.05, kRate, kRate, 2)), levelDb(parts[1]) + 0.5) << "it is ducked";
 }
 
@@ -100,7 +113,8 @@ TEST_F(Delivery, IsBroughtToItsLoudnessByGainAndLimitedOnlyWhereItMust) {
     EXPECT_EQ(quiet.limited, 0);
     EXPECT_NEAR(*quiet.noiseAfter - *quiet.noiseBefore, quiet.gain, 0.3) << "the noise floor moves along";
     // Short loud peaks in a soft programme: raised, they would pass the ceiling.
-    for (int64_t i = kRate; i < source.frames(); i += kRate) source.channel(0)[size_t(i)] = source.channel(1)[size_t(i)] = 0.9f;
+    for (int64_t i = kRate; i < source.frames(); i += kRate)
+        source.channel(0)[size_t(i)] = source.channel(1)[size_t(i)] = 0.9f;
     plainSource();
     d.name = "loud";
     d.loudness = -12;
@@ -141,7 +155,8 @@ TEST_F(Delivery, WhatFailsIsHeldBackAndNothingIsLeftBehind) {
     EXPECT_TRUE(clipped.heldBack);
     EXPECT_FALSE(check(clipped, "no clipping").passed);
     EXPECT_FALSE(fs::exists(clipped.path));
-    for (int64_t i = 0; i < source.frames(); ++i) source.channel(1)[size_t(i)] = -source.channel(0)[size_t(i)] / 20, source.channel(0)[size_t(i)] /= 20;
+    for (int64_t i = 0; i < source.frames(); ++i)
+        source.channel(1)[size_t(i)] = -source.channel(0)[size_t(i)] / 20, source.channel(0)[size_t(i)] /= 20;
     reel.materials = std::make_shared<Materials>(reel.materials->reel(), true);
     EXPECT_FALSE(check(make(one()), "phase").passed) << "the sides cancel";
     size_t left = 0;
@@ -153,7 +168,9 @@ TEST_F(Delivery, SteadyDcIsFoundAndBassIsNotTakenForIt) {
     plainSource();
     const auto with = [&](double hz, double offset) {
         for (int64_t i = 0; i < source.frames(); ++i)
-            for (int ch = 0; ch < 2; ++ch) source.channel(ch)[size_t(i)] = float(0.2 * std::sin(2 * std::numbers::pi * hz * double(i) / kRate) + offset);
+            for (int ch = 0; ch < 2; ++ch)
+                source.channel(ch)[size_t(i)] =
+                    float(0.2 * std::sin(2 * std::numbers::pi * hz * double(i) / kRate) + offset);
         reel.materials = std::make_shared<Materials>(reel.materials->reel(), true);
         Deliverable d = one();
         d.name = text("%g %g", hz, offset);
@@ -175,7 +192,8 @@ TEST_F(Delivery, LayoutsHaveTheirChannelsAndMasks) {
         EXPECT_TRUE(r.passed()) << toJson(r).dump(1);
         return r;
     };
-    const AudioBuffer five = read(made(ChannelLayout::Surround51).path), seven = read(made(ChannelLayout::Surround71).path), mono = read(made(ChannelLayout::Mono).path);
+    const AudioBuffer five = read(made(ChannelLayout::Surround51).path),
+                      seven = read(made(ChannelLayout::Surround71).path), mono = read(made(ChannelLayout::Mono).path);
     ASSERT_EQ(five.channels(), 6);
     ASSERT_EQ(seven.channels(), 8);
     ASSERT_EQ(mono.channels(), 1);
@@ -192,7 +210,8 @@ TEST_F(Delivery, LayoutsHaveTheirChannelsAndMasks) {
     ASSERT_EQ(apart.files.size(), 2u);
     EXPECT_EQ(apart.files[1].filename(), "Reel 1.stereo 1.R.wav");
     const AudioBuffer right = read(apart.files[1]);
-    for (int64_t i = 0; i < source.frames(); i += 101) ASSERT_NEAR(right.channel(0)[size_t(i)], source.channel(1)[size_t(i)], 1e-6);
+    for (int64_t i = 0; i < source.frames(); i += 101)
+        ASSERT_NEAR(right.channel(0)[size_t(i)], source.channel(1)[size_t(i)], 1e-6);
 }
 
 TEST_F(Delivery, PartsAreSummedBeforeTheyGetTheirNames) {
@@ -227,15 +246,22 @@ TEST_F(Delivery, PartsAreSummedBeforeTheyGetTheirNames) {
 // -27 LUFS dialogue-gated is common practice of some streaming services.
 TEST_F(Delivery, LoudnessCanBeThatOfTheSpeech) {
     // Two seconds of words, then four of music that is 12 dB louder.
-    std::vector<AudioBuffer> stems{AudioBuffer(2, source.frames()), AudioBuffer(2, source.frames()), AudioBuffer(2, source.frames())};
+    std::vector<AudioBuffer> stems{AudioBuffer(2, source.frames()), AudioBuffer(2, source.frames()),
+                                   AudioBuffer(2, source.frames())};
     for (int c = 0; c < 2; ++c)
         for (int64_t i = 0; i < source.frames(); ++i)
-            stems[i < 5 * kRate / 2 ? 0 : 1].channel(c)[size_t(i)] = float((i < 5 * kRate / 2 ? 0.05 : 0.2) * std::sin(2 * std::numbers::pi * 1000 * double(i) / kRate));
+            stems[i < 5 * kRate / 2 ? 0 : 1].channel(c)[size_t(i)] =
+                float((i < 5 * kRate / 2 ? 0.05 : 0.2) * std::sin(2 * std::numbers::pi * 1000 * double(i) / kRate));
     source = sumOf(stems);
     store = StemStore::create(folder / "s2", {kStemNames, kRate, 2, source.frames()});
     store->append(StemBlock{source, stems, {}});
     store->finish();
-    ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); }, store, StrengthCourse(), kRate, 2, source.frames()};
+    ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); },
+                          store,
+                          StrengthCourse(),
+                          kRate,
+                          2,
+                          source.frames()};
     reel.materials = std::make_shared<Materials>(material, true);
     Deliverable d = one();
     d.loudness = -27;
@@ -284,7 +310,8 @@ TEST(Quantiser, DitherIsNoiseOfConstantPowerAndShapingMovesItUp) {
     EXPECT_EQ(out, (std::vector<int32_t>{0, 0x7fffff00, int32_t(0x80000000)}));
 }
 
-// AmbiX (ACN, SN3D): W = 1, Y = sin(az) cos(el), Z = sin(el), X = cos(az) cos(el). ITU-R BS.775: loudspeakers at 30 and 110 degrees, down-mix with 0.7071.
+// AmbiX (ACN, SN3D): W = 1, Y = sin(az) cos(el), Z = sin(el), X = cos(az) cos(el). ITU-R BS.775: loudspeakers at 30 and
+// 110 degrees, down-mix with 0.7071.
 TEST(SpeakerLayout, GainsAreThoseOfTheStandards) {
     AudioBuffer five(6, 1);
     const auto only = [&](int channel) {
@@ -353,14 +380,17 @@ TEST(Deliverables, AreSavedAndComeBackAndNonsenseIsRefused) {
         for (const auto& d : set.deliverables) EXPECT_EQ(deliverableFromJson(toJson(d)), d) << d.name;
     Deliverable all;
     all.name = "all";
-    all.candidate = "natural", all.span = {1, 2}, all.loudness = -20, all.dialogueGated = true, all.storage = Storage::Mov, all.dither = Dither::Shaped;
-    all.layout = ChannelLayout::Surround71, all.monoFiles = true, all.keepOriginal = true, all.language = "fin", all.sampleRate = 96000, all.on = false;
+    all.candidate = "natural", all.span = {1, 2}, all.loudness = -20, all.dialogueGated = true,
+    all.storage = Storage::Mov, all.dither = Dither::Shaped;
+    all.layout = ChannelLayout::Surround71, all.monoFiles = true, all.keepOriginal = true, all.language = "fin",
+    all.sampleRate = 96000, all.on = false;
     EXPECT_EQ(deliverableFromJson(toJson(all)), all);
     EXPECT_THROW(deliverableFromJson({{"name", "x"}, {"holds", "everything"}}), Error);
     EXPECT_THROW(deliverableFromJson({{"name", "x"}, {"format", "cassette"}}), Error);
     EXPECT_THROW(deliverableFromJson({{"name", "x"}, {"loudness", 3}}), Error);
     EXPECT_THROW(deliverableFromJson({{"name", "x"}, {"span", {4, 2}}}), Error);
-    for (const char* key : {"candidate", "dither", "layout", "language"}) EXPECT_THROW(deliverableFromJson({{"name", "x"}, {key, "Q7"}}), Error) << key;
+    for (const char* key : {"candidate", "dither", "layout", "language"})
+        EXPECT_THROW(deliverableFromJson({{"name", "x"}, {key, "Q7"}}), Error) << key;
     // Sets as files.
     const TempFolder folder;
     setenv("XDG_DATA_HOME", folder.path().c_str(), 1);
@@ -369,6 +399,7 @@ TEST(Deliverables, AreSavedAndComeBackAndNonsenseIsRefused) {
     EXPECT_EQ(ownDeliverySets()[0].deliverables, std::vector<Deliverable>{all});
     EXPECT_THROW(saveOwnDeliverySet({shippedDeliveries()[0].name, "", {all}}), Error);
     EXPECT_THROW(parseDeliverySet("{}", "x"), Error);
-    EXPECT_THROW(parseDeliverySet("{\"format\": \"rivlen-deliveries\", \"version\": 1, \"deliverables\": []}", "x"), Error);
+    EXPECT_THROW(parseDeliverySet("{\"format\": \"rivlen-deliveries\", \"version\": 1, \"deliverables\": []}", "x"),
+                 Error);
     EXPECT_THROW(readDeliverySet(folder / "nothing.json"), Error);
 }

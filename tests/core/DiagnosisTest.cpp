@@ -1,5 +1,5 @@
-// Findings on faults of known size in the demo's reels and in made-up sound. `./rivlen bench diagnosis` does the same at length, on
-// recordings that are not part of the source tree.
+// Findings on faults of known size in the demo's reels and in made-up sound. `./rivlen bench diagnosis` does the same
+// at length, on recordings that are not part of the source tree.
 #include <gtest/gtest.h>
 
 #include <map>
@@ -42,10 +42,13 @@ AudioBuffer talk(int channels = 1) {
     std::mt19937 random(5);
     std::normal_distribution<float> normal(0, 1);
     for (int64_t i = 0; i < x.frames(); ++i) {
-        const double t = double(i) / kRate, word = std::fmod(t, 0.9), loud = word < 0.6 ? std::sin(std::numbers::pi * word / 0.6) : 0;
+        const double t = double(i) / kRate, word = std::fmod(t, 0.9),
+                     loud = word < 0.6 ? std::sin(std::numbers::pi * word / 0.6) : 0;
         double v = 0;
-        for (int h = 1; h < 130; ++h) v += std::sin(2 * std::numbers::pi * 131.7 * h * t + 0.3 * std::sin(2.1 * t * h)) / h;
-        for (int c = 0; c < channels; ++c) x.channel(c)[size_t(i)] = float(0.08 * loud * loud * (v + 0.02 * normal(random)) + 2e-4 * normal(random));
+        for (int h = 1; h < 130; ++h)
+            v += std::sin(2 * std::numbers::pi * 131.7 * h * t + 0.3 * std::sin(2.1 * t * h)) / h;
+        for (int c = 0; c < channels; ++c)
+            x.channel(c)[size_t(i)] = float(0.08 * loud * loud * (v + 0.02 * normal(random)) + 2e-4 * normal(random));
     }
     return x;
 }
@@ -84,7 +87,9 @@ TEST(Diagnosis, ClicksAreFoundWhereTheyAre) {
     // The pulses of this made-up voice are sharper than a mouth's and hide some.
     ASSERT_GE(said.size(), 8u);
     for (double t : said)
-        EXPECT_TRUE(std::any_of(places.begin(), places.end(), [&](int64_t at) { return std::fabs(t - double(at) / kRate) < 0.001; })) << t;
+        EXPECT_TRUE(std::any_of(places.begin(), places.end(), [&](int64_t at) {
+            return std::fabs(t - double(at) / kRate) < 0.001;
+        })) << t;
     EXPECT_EQ(clicks[0].channel, -1);
 }
 
@@ -184,7 +189,8 @@ TEST(Diagnosis, AnyRateAndLengthAndCancelling) {
 }
 
 TEST(Diagnosis, TellsSpeechFromMusic) {
-    // An announcement with water around it, and a made-up piece of music; `./rivlen bench content` has real speech by itself.
+    // An announcement with water around it, and a made-up piece of music; `./rivlen bench content` has real speech by
+    // itself.
     const auto content = [](const AudioBuffer& x) {
         BufferSource source(x, kRate);
         return diagnose(source, {}).content;
@@ -205,7 +211,9 @@ TEST(Diagnosis, TellsSpeechFromMusic) {
 
 TEST(Findings, AreWrittenAsTheContractSays) {
     const auto json = toJson(Finding{Fault::Hum, 0, 12, -1, -41.234, 0.9, 100, 50.01, 0, {1, 2, 3}});
-    for (const char* key : {"kind", "from_s", "to_s", "channel", "severity", "unit", "confidence", "treatment", "amount"}) EXPECT_TRUE(json.contains(key)) << key;
+    for (const char* key :
+         {"kind", "from_s", "to_s", "channel", "severity", "unit", "confidence", "treatment", "amount"})
+        EXPECT_TRUE(json.contains(key)) << key;
     EXPECT_EQ(json.at("kind"), "hum");
     EXPECT_TRUE(json.at("channel").is_null());
     EXPECT_EQ(json.at("treatment"), "de-hum");

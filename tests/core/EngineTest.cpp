@@ -18,13 +18,18 @@ struct Separated {
 };
 
 Separated run(SampleSource& source, const std::shared_ptr<Network>& network, EngineOptions options = {}) {
-    Separated all{AudioBuffer(source.channels(), 0), std::vector<AudioBuffer>(stemsGiven(network->card(), options).size(), AudioBuffer(source.channels(), 0))};
+    Separated all{AudioBuffer(source.channels(), 0),
+                  std::vector<AudioBuffer>(stemsGiven(network->card(), options).size(),
+                                           AudioBuffer(source.channels(), 0))};
     const Progress progress;
-    separate(source, network, options, [&](int64_t first, const AudioBuffer& x, const std::vector<AudioBuffer>& stems) {
-        EXPECT_EQ(first, all.source.frames());
-        all.source.append(x);
-        for (size_t s = 0; s < stems.size(); ++s) all.stems[s].append(stems[s]);
-    }, progress);
+    separate(
+        source, network, options,
+        [&](int64_t first, const AudioBuffer& x, const std::vector<AudioBuffer>& stems) {
+            EXPECT_EQ(first, all.source.frames());
+            all.source.append(x);
+            for (size_t s = 0; s < stems.size(); ++s) all.stems[s].append(stems[s]);
+        },
+        progress);
     return all;
 }
 
@@ -58,7 +63,8 @@ TEST_P(EngineShapes, StemsSumToTheSourceAtItsOwnRateAndLength) {
 }
 
 INSTANTIATE_TEST_SUITE_P(RatesAndLayouts, EngineShapes,
-                         testing::Combine(testing::Values(8000, 22050, 44100, 48000, 96000, 192000), testing::Values(1, 2, 3, 6)));
+                         testing::Combine(testing::Values(8000, 22050, 44100, 48000, 96000, 192000),
+                                          testing::Values(1, 2, 3, 6)));
 
 TEST(Engine, TilingDoesNotShow) {
     const int rate = 48000;
@@ -109,7 +115,8 @@ TEST(Engine, CancelsWithoutWaitingForTheNetwork) {
         progress.cancel();
     });
     try {
-        separate(source, network, {}, [](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {}, progress);
+        separate(
+            source, network, {}, [](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {}, progress);
         FAIL() << "was not cancelled";
     } catch (const Error& e) {
         EXPECT_EQ(e.kind(), Error::Kind::Cancelled);
@@ -127,7 +134,9 @@ TEST(Engine, ReportsProgressToTheEnd) {
     progress.onProgress = [&](double f) { seen.push_back(f); };
     EngineOptions options;
     options.tileSeconds = 1;
-    separate(source, std::make_shared<FakeNetwork>(), options, [](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {}, progress);
+    separate(
+        source, std::make_shared<FakeNetwork>(), options,
+        [](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {}, progress);
     EXPECT_TRUE(std::is_sorted(seen.begin(), seen.end()));
     EXPECT_GT(seen.size(), 4u);
     EXPECT_DOUBLE_EQ(seen.back(), 1.0);
@@ -143,7 +152,8 @@ TEST(Engine, ShowsStemsTogetherApartOrInAWantedOrder) {
     wanted.stems = {"ambience", "effects", "dialogue"};
     beside.stems = {"dialogue", "music", "ambience"};
     lost.stems = {"dialogue"};
-    const Separated shown = run(source, network), all = run(source, network, apart), ordered = run(source, network, wanted), own = run(source, network, beside);
+    const Separated shown = run(source, network), all = run(source, network, apart),
+                    ordered = run(source, network, wanted), own = run(source, network, beside);
     ASSERT_EQ(shown.stems.size(), 2u);
     ASSERT_EQ(all.stems.size(), 3u);
     AudioBuffer both = all.stems[0];
@@ -151,7 +161,8 @@ TEST(Engine, ShowsStemsTogetherApartOrInAWantedOrder) {
     EXPECT_LT(differenceDb(both, shown.stems[0]), -100);
     EXPECT_LT(differenceDb(ordered.stems[2], shown.stems[0]), -100);
     EXPECT_LT(toDb(double(peakOf(ordered.stems[1].samples()))), -100) << "no such stem: silent";
-    for (size_t i = 0; i < 3; ++i) EXPECT_LT(differenceDb(own.stems[i], all.stems[i]), -100) << "a stem that is named comes by itself";
+    for (size_t i = 0; i < 3; ++i)
+        EXPECT_LT(differenceDb(own.stems[i], all.stems[i]), -100) << "a stem that is named comes by itself";
     for (const Separated* s : {&shown, &all, &ordered, &own}) EXPECT_LT(residualDb(*s), -120);
     EXPECT_THROW(run(source, network, lost), Error) << "a stem would be lost";
 }
@@ -214,5 +225,8 @@ TEST(Engine, AFailingNetworkEndsTheSeparation) {
     EngineOptions options;
     options.quality = EngineOptions::Quality::Quick;
     options.tileSeconds = options.firstTileSeconds = 0.5;
-    EXPECT_THROW(separate(source, std::make_shared<Failing>(), options, [](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {}, Progress{}), Error);
+    EXPECT_THROW(separate(
+                     source, std::make_shared<Failing>(), options,
+                     [](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>&) {}, Progress{}),
+                 Error);
 }

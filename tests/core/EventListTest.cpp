@@ -42,7 +42,12 @@ struct EventLists : testing::Test {
         r.lanes[0].edit().clips = {a, clip("b", 2.5, 1, 0.25), clip("c", 3.5, 1, 9), muted};
         r.lanes[1].edit().clips = {looping};
         r.markers = {{2, "door, \"creaks\""}};
-        ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); }, nullptr, StrengthCourse(), kRate, 2, source.frames()};
+        ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); },
+                              nullptr,
+                              StrengthCourse(),
+                              kRate,
+                              2,
+                              source.frames()};
         reel = {"The Night Ferry", "Reel: 1", r, std::make_shared<Materials>(material, true), 2, 3600.0, {}};
     }
     EventList list() {
@@ -52,7 +57,9 @@ struct EventLists : testing::Test {
         l.tracks = tracksOf(*reel.rebuild, kRate);
         l.markers = reel.rebuild->markers;
         for (auto& t : l.tracks)
-            for (auto& e : t.events) e.file = "media/x.wav", e.reelName = "L01C001", e.fileStart = e.from - 100, e.fileFrames = e.to - e.from + 200;
+            for (auto& e : t.events)
+                e.file = "media/x.wav", e.reelName = "L01C001", e.fileStart = e.from - 100,
+                e.fileFrames = e.to - e.from + 200;
         return l;
     }
     static std::string slurp(const fs::path& file) {
@@ -78,8 +85,11 @@ TEST_F(EventLists, CmxListsAreInPlaceByFrames) {
     EventList l = list();
     const std::string edl = cmxList(l, l.tracks[0]);
     EXPECT_NE(edl.find("TITLE: Ferry, Words\nFCM: NON-DROP FRAME\n"), std::string::npos) << edl;
-    EXPECT_NE(edl.find("001  L01C001  AA    C        01:00:01:00 01:00:03:00 01:00:01:00 01:00:03:00\n"), std::string::npos) << edl;
-    EXPECT_NE(edl.find("002  L01C001  AA    C        01:00:03:13 01:00:04:13"), std::string::npos) << "3.5 s at 25 frames";
+    EXPECT_NE(edl.find("001  L01C001  AA    C        01:00:01:00 01:00:03:00 01:00:01:00 01:00:03:00\n"),
+              std::string::npos)
+        << edl;
+    EXPECT_NE(edl.find("002  L01C001  AA    C        01:00:03:13 01:00:04:13"), std::string::npos)
+        << "3.5 s at 25 frames";
     EXPECT_NE(edl.find("* GAIN: -6.00 DB"), std::string::npos);
     EXPECT_NE(edl.find("* EXACT: SAMPLES 168000 TO 216000 AT 48000 HZ"), std::string::npos);
     // 01:00:00;00 is frame 107892 of drop-frame counting (SMPTE ST 12-1).
@@ -121,7 +131,9 @@ TEST_F(EventLists, AdlAndOtioAreExactToTheSample) {
 TEST_F(EventLists, MarkersAndSpansAsTableAndLabels) {
     EventList l = list();
     l.spans = {{"region", "bridge\tdeck", "", 1, 2.5}};
-    EXPECT_NE(markersCsv(l).find("marker,\"door, \"\"creaks\"\"\",\"\",2.000000,2.000000,01:00:02:00,01:00:02:00\n"), std::string::npos) << markersCsv(l);
+    EXPECT_NE(markersCsv(l).find("marker,\"door, \"\"creaks\"\"\",\"\",2.000000,2.000000,01:00:02:00,01:00:02:00\n"),
+              std::string::npos)
+        << markersCsv(l);
     EXPECT_NE(markersLabels(l).find("1.000000\t2.500000\tbridge deck\n"), std::string::npos);
 }
 
@@ -129,15 +141,19 @@ TEST_F(EventLists, AHandOverHoldsEachClipWithItsHandles) {
     const fs::path made = writeHandOver(reel, {}, {25, 1}, false, 0.5, folder / "out", {});
     EXPECT_EQ(made.filename(), "Reel- 1.handover");
     const auto file = [&](const char* name) { return MediaReader(made / "media" / name); };
-    MediaReader a = file("L01C001 Words.wav"), c = file("L01C002 Words.wav"), b = file("L02C001 Words (2).wav"), looped = file("L03C001 Müsic.wav");
+    MediaReader a = file("L01C001 Words.wav"), c = file("L01C002 Words.wav"), b = file("L02C001 Words (2).wav"),
+                looped = file("L03C001 Müsic.wav");
     ASSERT_EQ(a.frames(), 3 * kRate);
-    EXPECT_LT(differenceDb(a.read(0, a.frames()), source.slice(kRate * 5 / 2, 3 * kRate)), -120) << "no gain, no fades, from the very first sample";
+    EXPECT_LT(differenceDb(a.read(0, a.frames()), source.slice(kRate * 5 / 2, 3 * kRate)), -120)
+        << "no gain, no fades, from the very first sample";
     EXPECT_EQ(b.frames(), kRate * 7 / 4) << "before the material begins there is no handle";
     EXPECT_EQ(c.frames(), kRate * 3 / 2) << "nor behind its end";
     ASSERT_EQ(looped.frames(), 7 * kRate);
     EXPECT_LT(differenceDb(looped.read(0, kRate), source.slice(kRate * 3 / 2, kRate)), -120);
     EXPECT_DOUBLE_EQ(*a.info().timecodeSeconds, 3600.5) << "BWF time reference";
-    for (const char* name : {"track 01 Words.edl", "tracks.adl", "tracks.otio", "markers.csv", "labels.txt", "MANIFEST.txt"}) EXPECT_TRUE(fs::exists(made / name)) << name;
+    for (const char* name :
+         {"track 01 Words.edl", "tracks.adl", "tracks.otio", "markers.csv", "labels.txt", "MANIFEST.txt"})
+        EXPECT_TRUE(fs::exists(made / name)) << name;
     const std::string manifest = slurp(made / "MANIFEST.txt");
     EXPECT_NE(manifest.find("clip \"a\", 3.000 s with handles of 0.50 and 0.50 s"), std::string::npos) << manifest;
     // Each file of the lists is there.

@@ -1,4 +1,5 @@
-// What fuzzing found and kept (tests/data/fuzz, grown by `./rivlen fuzz`), read again: each file is taken or refused with a sentence, and nothing else happens.
+// What fuzzing found and kept (tests/data/fuzz, grown by `./rivlen fuzz`), read again: each file is taken or refused
+// with a sentence, and nothing else happens.
 #include <gtest/gtest.h>
 
 #include <fstream>
@@ -25,4 +26,5 @@ TEST_P(HostileFiles, AreRefusedOrRead) {
     EXPECT_GE(files, 2u) << "the corpus of " << reader.name;
 }
 
-INSTANTIATE_TEST_SUITE_P(Readers, HostileFiles, testing::Range(size_t(0), fuzz::readers().size()), [](const auto& info) { return fuzz::readers()[info.param].name; });
+INSTANTIATE_TEST_SUITE_P(Readers, HostileFiles, testing::Range(size_t(0), fuzz::readers().size()),
+                         [](const auto& info) { return fuzz::readers()[info.param].name; });

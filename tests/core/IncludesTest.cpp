@@ -27,7 +27,8 @@ std::vector<Include> includesBelow(const std::string& folder, const std::string&
         std::ifstream in(entry.path());
         std::smatch match;
         for (std::string line; std::getline(in, line);)
-            if (std::regex_search(line, match, pattern)) found.push_back({entry.path().lexically_relative(root), match[1]});
+            if (std::regex_search(line, match, pattern))
+                found.push_back({entry.path().lexically_relative(root), match[1]});
     }
     return found;
 }
@@ -42,8 +43,12 @@ std::string part(const fs::path& path, int which) {
 
 // A folder may include itself and what stands before it.
 TEST(Includes, FoldersOfTheCoreStandInOneOrder) {
-    const std::vector<std::string> order{"base", "jobs", "audio", "spectral", "media", "loudness", "measures", "separation", "isolation", "diagnosis", "treatment", "rebuild", "delivery", "exchange", "session"};
-    const auto place = [&](const std::string& folder) { return std::find(order.begin(), order.end(), folder) - order.begin(); };
+    const std::vector<std::string> order{"base",      "jobs",     "audio",      "spectral",  "media",
+                                         "loudness",  "measures", "separation", "isolation", "diagnosis",
+                                         "treatment", "rebuild",  "delivery",   "exchange",  "session"};
+    const auto place = [&](const std::string& folder) {
+        return std::find(order.begin(), order.end(), folder) - order.begin();
+    };
     size_t seen = 0;
     for (const auto& [file, line] : includesBelow("core", "core/")) {
         const std::string from = part(file, 1), to = part(line, 1);
@@ -55,7 +60,8 @@ TEST(Includes, FoldersOfTheCoreStandInOneOrder) {
 }
 
 TEST(Includes, TheCoreKnowsNoInterfaceAndOnlyOneFileKnowsLibtorch) {
-    for (const char* outside : {"app/", "cli/", "playback/"}) EXPECT_TRUE(includesBelow("core", outside).empty()) << outside;
+    for (const char* outside : {"app/", "cli/", "playback/"})
+        EXPECT_TRUE(includesBelow("core", outside).empty()) << outside;
     for (const char* outside : {"app/", "cli/"}) EXPECT_TRUE(includesBelow("playback", outside).empty()) << outside;
     EXPECT_TRUE(includesBelow("cli", "app/").empty());
     EXPECT_TRUE(includesBelow("app", "cli/").empty());

@@ -21,20 +21,23 @@ struct Scene {
     AudioBuffer source;
 
     explicit Scene(int c = 2) : channels(c) {
-        stems = {sine(300, 0.3, rate, frames + 2 * margin, c), sine(1200, 0.1, rate, frames + 2 * margin, c), noise(c, frames + 2 * margin, 0.02f)};
+        stems = {sine(300, 0.3, rate, frames + 2 * margin, c), sine(1200, 0.1, rate, frames + 2 * margin, c),
+                 noise(c, frames + 2 * margin, 0.02f)};
         for (float& v : stems[0].samples()) v += 0.001f;
         source = AudioBuffer(c, frames + 2 * margin);
         for (size_t i = 0; i < source.samples().size(); ++i)
             source.samples()[i] = stems[0].samples()[i] + stems[1].samples()[i] + stems[2].samples()[i];
     }
 
-    std::vector<AudioBuffer> apply(double depth, double firmness, int wanted = 0, int64_t first = 0, int64_t count = frames) {
+    std::vector<AudioBuffer> apply(double depth, double firmness, int wanted = 0, int64_t first = 0,
+                                   int64_t count = frames) {
         IsolationSettings s;
         s.depth = depth;
         s.firmness = firmness;
         return apply(s, wanted, first, count);
     }
-    std::vector<AudioBuffer> apply(const IsolationSettings& s, int wanted = 0, int64_t first = 0, int64_t count = frames) {
+    std::vector<AudioBuffer> apply(const IsolationSettings& s, int wanted = 0, int64_t first = 0,
+                                   int64_t count = frames) {
         std::vector<AudioBuffer> parts;
         for (const auto& stem : stems) parts.push_back(stem.slice(first, count + 2 * margin));
         return isolator.apply(s, wanted, first, count, source.slice(first, count + 2 * margin), parts);
@@ -52,7 +55,8 @@ double rms(const AudioBuffer& b) {
 TEST(Isolator, NeutralIsTheNetworksPlainAnswer) {
     Scene scene;
     const auto out = scene.apply(kFullDepth, 0);
-    for (size_t s = 0; s < 3; ++s) EXPECT_LE(differenceDb(out[s], scene.stems[s].slice(scene.margin, Scene::frames)), kSilenceDb);
+    for (size_t s = 0; s < 3; ++s)
+        EXPECT_LE(differenceDb(out[s], scene.stems[s].slice(scene.margin, Scene::frames)), kSilenceDb);
 }
 
 TEST(Isolator, StemsSumToTheSourceAtEverySetting) {
@@ -65,7 +69,8 @@ TEST(Isolator, StemsSumToTheSourceAtEverySetting) {
                     const auto out = scene.apply(depth, firmness, wanted);
                     double peak = 0;
                     for (size_t i = 0; i < x.samples().size(); ++i)
-                        peak = std::max(peak, std::fabs(double(out[0].samples()[i]) + double(out[1].samples()[i]) + double(out[2].samples()[i]) - double(x.samples()[i])));
+                        peak = std::max(peak, std::fabs(double(out[0].samples()[i]) + double(out[1].samples()[i]) +
+                                                        double(out[2].samples()[i]) - double(x.samples()[i])));
                     ASSERT_LT(toDb(peak), -120) << depth << " dB, firmness " << firmness << ", stem " << wanted;
                 }
     }
@@ -108,7 +113,8 @@ TEST(Isolator, FirmnessGivesUncertainCellsToTheirOwner) {
 
 TEST(Isolator, BlocksDoNotMatter) {
     Scene scene;
-    for (const auto& settings : {strength(12, 40), strength(30, -20, 70, 60), strength(30, 0, 0, 0, {{300, -50}, {3000, 80}})}) {
+    for (const auto& settings :
+         {strength(12, 40), strength(30, -20, 70, 60), strength(30, 0, 0, 0, {{300, -50}, {3000, 80}})}) {
         const auto whole = scene.apply(settings);
         AudioBuffer pieces(2, 0);
         for (int64_t at = 0; at < Scene::frames; at += 512)
@@ -123,7 +129,10 @@ TEST(Isolator, GuardAndSteadinessKeepTheSum) {
         const AudioBuffer x = scene.source.slice(scene.margin, Scene::frames);
         for (double amount : {20.0, 100.0})
             for (int wanted : {0, 2})
-                EXPECT_LT(differenceDb(sumOf(scene.apply(strength(25, 30, amount, amount, {{200, amount}, {2000, -amount}}), wanted)), x), -120);
+                EXPECT_LT(differenceDb(sumOf(scene.apply(
+                                           strength(25, 30, amount, amount, {{200, amount}, {2000, -amount}}), wanted)),
+                                       x),
+                          -120);
     }
 }
 
@@ -155,16 +164,19 @@ TEST(Isolator, SteadinessEvensTheShareOut) {
 }
 
 TEST(Isolator, TheOnsetGuardGivesConsonantsBackButNotTheBedsClicks) {
-    // A voice (300 Hz) whose t, a burst of 30 ms just before it, went to the ambience, and the same burst half a second after it.
+    // A voice (300 Hz) whose t, a burst of 30 ms just before it, went to the ambience, and the same burst half a second
+    // after it.
     Scene scene(1);
     const int64_t n = Scene::frames + 2 * scene.margin, m = scene.margin;
     AudioBuffer voice(1, n), bed = noise(1, n, 1e-4f);
     const AudioBuffer tone = sine(300, 0.2, 48000, n), hiss = noise(1, n, 0.2f);
     const int64_t consonant = m + 4000, click = m + 34000;
-    for (int64_t i = consonant + 1440; i < consonant + 8000; ++i) voice.samples()[size_t(i)] = tone.samples()[size_t(i)];
+    for (int64_t i = consonant + 1440; i < consonant + 8000; ++i)
+        voice.samples()[size_t(i)] = tone.samples()[size_t(i)];
     for (int64_t at : {consonant, click})
         for (int64_t i = at; i < at + 1440; ++i)  // first differences twice: nothing much below 4 kHz
-            bed.samples()[size_t(i)] += 0.5f * (hiss.samples()[size_t(i)] - 2 * hiss.samples()[size_t(i - 1)] + hiss.samples()[size_t(i - 2)]);
+            bed.samples()[size_t(i)] +=
+                0.5f * (hiss.samples()[size_t(i)] - 2 * hiss.samples()[size_t(i - 1)] + hiss.samples()[size_t(i - 2)]);
     scene.stems = {voice, AudioBuffer(1, n), bed};
     scene.source = sumOf(scene.stems);
     const auto kept = [&](double guard, int64_t at) {  // energy of the burst that the voice has, dB below the burst
@@ -179,7 +191,8 @@ TEST(Isolator, TheOnsetGuardGivesConsonantsBackButNotTheBedsClicks) {
 
 TEST(IsolationSettings, TheTableCarriesValuesThroughTextAndJson) {
     for (const auto& p : isolationParameters())
-        for (double v = p.minimum; v <= p.maximum; v += 7 * p.step) EXPECT_DOUBLE_EQ(parseValue(p, describeValue(p, v)), v) << p.id;
+        for (double v = p.minimum; v <= p.maximum; v += 7 * p.step)
+            EXPECT_DOUBLE_EQ(parseValue(p, describeValue(p, v)), v) << p.id;
     IsolationSettings s;
     s.depth = 17.5;
     s.firmness = -20;
@@ -192,6 +205,7 @@ TEST(IsolationSettings, TheTableCarriesValuesThroughTextAndJson) {
 
 TEST(IsolationSettings, OutOfRangeIsRefused) {
     const auto& depth = isolationParameters()[0];
-    for (const char* text : {"", "loud", "-1", "75", "nan", "12 dBx"}) EXPECT_THROW(parseValue(depth, text), Error) << text;
+    for (const char* text : {"", "loud", "-1", "75", "nan", "12 dBx"})
+        EXPECT_THROW(parseValue(depth, text), Error) << text;
     EXPECT_THROW(isolationFromJson({{"firmness", 300}}), Error);
 }

@@ -20,9 +20,26 @@ TEST(JobQueue, RunsInOrderAndReportsHowItEnded) {
     std::promise<void> all;
     std::vector<std::string> errors;
     const auto finished = [&](const JobQueue::Outcome& o) { errors.push_back(o.error); };
-    queue.submit("one", [&](Progress& p) { p.report(0.5); order.push_back(1); }, finished);
-    queue.submit("two", [&](Progress&) { order.push_back(2); throw Error(Error::Kind::Other, "It broke."); }, finished);
-    queue.submit("three", [&](Progress&) { order.push_back(3); }, [&](const JobQueue::Outcome& o) { finished(o); all.set_value(); });
+    queue.submit(
+        "one",
+        [&](Progress& p) {
+            p.report(0.5);
+            order.push_back(1);
+        },
+        finished);
+    queue.submit(
+        "two",
+        [&](Progress&) {
+            order.push_back(2);
+            throw Error(Error::Kind::Other, "It broke.");
+        },
+        finished);
+    queue.submit(
+        "three", [&](Progress&) { order.push_back(3); },
+        [&](const JobQueue::Outcome& o) {
+            finished(o);
+            all.set_value();
+        });
     all.get_future().wait();
     EXPECT_EQ(order, (std::vector<int>{1, 2, 3}));
     EXPECT_EQ(errors, (std::vector<std::string>{"", "It broke.", ""}));
@@ -32,14 +49,19 @@ TEST(JobQueue, CancelsRunningAndWaitingJobs) {
     std::promise<void> running, ended;
     bool cancelledRunning = false, ranSecond = false, cancelledSecond = false;
     JobQueue queue;
-    const int first = queue.submit("first", [&](Progress& p) {
-        running.set_value();
-        while (true) p.throwIfCancelled();
-    }, [&](const JobQueue::Outcome& o) { cancelledRunning = o.cancelled; });
-    const int second = queue.submit("second", [&](Progress&) { ranSecond = true; }, [&](const JobQueue::Outcome& o) {
-        cancelledSecond = o.cancelled;
-        ended.set_value();
-    });
+    const int first = queue.submit(
+        "first",
+        [&](Progress& p) {
+            running.set_value();
+            while (true) p.throwIfCancelled();
+        },
+        [&](const JobQueue::Outcome& o) { cancelledRunning = o.cancelled; });
+    const int second = queue.submit(
+        "second", [&](Progress&) { ranSecond = true; },
+        [&](const JobQueue::Outcome& o) {
+            cancelledSecond = o.cancelled;
+            ended.set_value();
+        });
     running.get_future().wait();
     ASSERT_EQ(queue.status().size(), 2u);
     EXPECT_TRUE(queue.status()[0].running);
@@ -121,7 +143,8 @@ TEST(LevelTrack, GivesMeanSquaresOfSpans) {
 
 TEST(OwnershipPicture, ShowsWhoOwnsATone) {
     const int rate = 48000;
-    BufferSource low(sine(300, 0.5, rate, rate), rate), high(sine(3000, 0.5, rate, rate), rate), none(AudioBuffer(1, rate), rate);
+    BufferSource low(sine(300, 0.5, rate, rate), rate), high(sine(3000, 0.5, rate, rate), rate),
+        none(AudioBuffer(1, rate), rate);
     AudioBuffer both = sine(300, 0.5, rate, rate);
     const AudioBuffer upper = high.read(0, rate);
     for (size_t i = 0; i < both.samples().size(); ++i) both.samples()[i] += upper.samples()[i];
@@ -155,7 +178,8 @@ TEST(StemFiles, WriteNothingUntilFinished) {
 
 TEST(StemFiles, WritesTheResultWithItsBalanceBesideStemsThatStillSum) {
     const TempFolder folder;
-    const AudioBuffer voice = sine(1000, 0.25, 48000, 48000), rest = sine(200, 0.1, 48000, 48000), x = sumOf({voice, rest});
+    const AudioBuffer voice = sine(1000, 0.25, 48000, 48000), rest = sine(200, 0.1, 48000, 48000),
+                      x = sumOf({voice, rest});
     IsolationSettings s;
     s.depth = 20;
     s.balance = 6;

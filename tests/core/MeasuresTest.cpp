@@ -23,7 +23,8 @@ AudioBuffer syllables(unsigned seed) {
     AudioBuffer x = noise(1, kLength, 0.1f, seed);
     for (int64_t i = 0; i < kLength; ++i) {
         const double t = double(i) / 48000;
-        x.samples()[size_t(i)] *= float(std::pow(0.5 + 0.5 * std::sin(2 * std::numbers::pi * 4 * t + std::sin(t * (1 + seed % 3))), 2));
+        x.samples()[size_t(i)] *=
+            float(std::pow(0.5 + 0.5 * std::sin(2 * std::numbers::pi * 4 * t + std::sin(t * (1 + seed % 3))), 2));
     }
     return x;
 }
@@ -43,7 +44,8 @@ TEST(SiSdr, IgnoresLevelAndOffsetAndMeasuresTheRest) {
 }
 
 TEST(BssEval, SeparatesInterferenceFromArtifacts) {
-    const AudioBuffer a = noise(1, kLength, 0.1f, 1), b = noise(1, kLength, 0.1f, 2), stranger = noise(1, kLength, 0.1f, 3);
+    const AudioBuffer a = noise(1, kLength, 0.1f, 1), b = noise(1, kLength, 0.1f, 2),
+                      stranger = noise(1, kLength, 0.1f, 3);
     // 10 % of the other source in amplitude: 20 dB of interference, hardly any artifact, and the reverse.
     const auto spill = bssEval({mixed(a, 1, b, 0.1f), mixed(b, 1, stranger, 0.1f)}, {a, b});
     EXPECT_NEAR(spill[0].sir, 20.0, 0.3);

@@ -126,7 +126,11 @@ TEST(AudioWriter, FormatsHoldWhatTheyCan) {
     const TempFolder folder;
     const AudioBuffer x = noise(2, 4000, 0.1f);
     int number = 0;
-    for (const auto& [container, bits, floor] : {std::tuple{"wav", "16", -84.0}, {"wav", "24", -134.5}, {"wav", "32f", -199.0}, {"flac", "16", -84.0}, {"flac", "24", -134.5}}) {
+    for (const auto& [container, bits, floor] : {std::tuple{"wav", "16", -84.0},
+                                                 {"wav", "24", -134.5},
+                                                 {"wav", "32f", -199.0},
+                                                 {"flac", "16", -84.0},
+                                                 {"flac", "24", -134.5}}) {
         const AudioFormat format = AudioFormat::parse(container, bits);
         const fs::path file = folder / (std::to_string(++number) + "." + format.extension());
         AudioWriter writer(file, 44100, 2, format);

@@ -7,9 +7,9 @@
 
 #include "Support.h"
 #include "core/base/Error.h"
+#include "core/media/FileSum.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkCheck.h"
-#include "core/media/FileSum.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -67,8 +67,9 @@ TEST_P(Refused, WithTheReasonAndWithoutATrace) {
 }
 
 INSTANTIATE_TEST_SUITE_P(Bad, Refused,
-                         testing::Values(std::pair{"hungry", "failed"}, std::pair{"wrongshape", "promises"}, std::pair{"lossy", "do not sum"},
-                                         std::pair{"noisy", "out of silence"}, std::pair{"crashing", "refused"}),
+                         testing::Values(std::pair{"hungry", "failed"}, std::pair{"wrongshape", "promises"},
+                                         std::pair{"lossy", "do not sum"}, std::pair{"noisy", "out of silence"},
+                                         std::pair{"crashing", "refused"}),
                          [](const auto& info) { return std::string(info.param.first); });
 
 TEST_F(Library, AnEndlessNetworkIsStopped) {
@@ -97,7 +98,8 @@ TEST_F(Library, ADamagedModuleEndsTheHelperAlone) {
 
 TEST(NetworkCard, StemsCanBeShownAsPartOfAnother) {
     const TempFolder folder;
-    std::ofstream(folder / "x.json") << R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"",
+    std::ofstream(folder / "x.json")
+        << R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"",
         "stems":["dialogue","room","music","ambience"],"shown":{"room":"dialogue"},"sample_rate":48000,"context_samples":0,"file":"x.ts"})";
     const NetworkCard card = NetworkCard::load(folder / "x.json");
     EXPECT_EQ(card.shown, (std::vector<std::string>{"dialogue", "music", "ambience"}));

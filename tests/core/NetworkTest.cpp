@@ -5,10 +5,10 @@
 
 #include "Support.h"
 #include "core/base/Error.h"
+#include "core/media/FileSum.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
-#include "core/media/FileSum.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -20,7 +20,8 @@ std::shared_ptr<Network> shipped() {
     return network;
 }
 
-std::vector<AudioBuffer> split(const AudioBuffer& x, double tile, EngineOptions::Quality quality = EngineOptions::Quality::Quick) {
+std::vector<AudioBuffer> split(const AudioBuffer& x, double tile,
+                               EngineOptions::Quality quality = EngineOptions::Quality::Quick) {
     EngineOptions options;
     options.quality = quality;
     options.tileSeconds = options.firstTileSeconds = tile;
@@ -32,7 +33,9 @@ AudioBuffer demo(const char* name, double from, double to) {
     return reader.read(int64_t(from * reader.sampleRate()), int64_t((to - from) * reader.sampleRate()));
 }
 
-double energyDb(const AudioBuffer& b, double from, double to) { return levelDb(b.slice(int64_t(from * 48000), int64_t((to - from) * 48000))); }
+double energyDb(const AudioBuffer& b, double from, double to) {
+    return levelDb(b.slice(int64_t(from * 48000), int64_t((to - from) * 48000)));
+}
 
 }  // namespace
 
@@ -83,13 +86,14 @@ TEST_P(BrokenCards, AreRefusedWithASentence) {
     EXPECT_TRUE(listNetworks(folder.path()).empty());
 }
 
-INSTANTIATE_TEST_SUITE_P(All, BrokenCards, testing::Values(
-    "", "{", "[]", R"({"format":"other"})",
-    R"({"format":"rivlen-network","version":9})",
-    R"({"format":"rivlen-network","version":1,"id":"x"})",
-    R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a"],"sample_rate":48000,"context_samples":0,"file":"x.ts"})",
-    R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a","b"],"sample_rate":-1,"context_samples":0,"file":"x.ts"})",
-    R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a","b"],"sample_rate":48000,"context_samples":0,"file":"../x.ts"})"));
+INSTANTIATE_TEST_SUITE_P(
+    All, BrokenCards,
+    testing::Values(
+        "", "{", "[]", R"({"format":"other"})", R"({"format":"rivlen-network","version":9})",
+        R"({"format":"rivlen-network","version":1,"id":"x"})",
+        R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a"],"sample_rate":48000,"context_samples":0,"file":"x.ts"})",
+        R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a","b"],"sample_rate":-1,"context_samples":0,"file":"x.ts"})",
+        R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a","b"],"sample_rate":48000,"context_samples":0,"file":"../x.ts"})"));
 
 TEST(Network, AMissingOrDamagedModuleIsASentence) {
     const TempFolder folder;

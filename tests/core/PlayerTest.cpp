@@ -25,8 +25,8 @@ public:
     void stop() override { m_callback = nullptr; }
     std::string name() const override { return "test"; }
     const Player* player = nullptr;  ///< whose feeder is waited for
-    /// Left channel of what is heard. Waits for the feeder, however late the machine lets it run: what is looked at is what the
-    /// player does with the blocks; how fast it makes them is measured by the benchmark.
+    /// Left channel of what is heard. Waits for the feeder, however late the machine lets it run: what is looked at is
+    /// what the player does with the blocks; how fast it makes them is measured by the benchmark.
     std::vector<float> pull(int frames) {
         std::vector<float> left;
         while (int(left.size()) < frames) {
@@ -40,7 +40,8 @@ public:
 
 private:
     bool feeding() const {
-        const bool ending = player->position() + 2 * PlayBlock::kFrames >= player->frames();  // behind the last block there is none
+        const bool ending =
+            player->position() + 2 * PlayBlock::kFrames >= player->frames();  // behind the last block there is none
         return player->playing() && player->waiting() < (ending ? 1 : 2);
     }
     RenderCallback m_callback;
@@ -51,11 +52,13 @@ struct Scene {
     TempFolder folder;
     PulledDevice* device = new PulledDevice;
     Player player{std::unique_ptr<Device>(device)};
-    std::vector<AudioBuffer> stems = {sine(200, 0.3, kRate, kRate * 4, 2), sine(330, 0.2, kRate, kRate * 4, 2), sine(470, 0.1, kRate, kRate * 4, 2)};
+    std::vector<AudioBuffer> stems = {sine(200, 0.3, kRate, kRate * 4, 2), sine(330, 0.2, kRate, kRate * 4, 2),
+                                      sine(470, 0.1, kRate, kRate * 4, 2)};
     AudioBuffer source{2, kRate * 4};
 
     Scene() {
-        for (size_t i = 0; i < source.samples().size(); ++i) source.samples()[i] = stems[0].samples()[i] + stems[1].samples()[i] + stems[2].samples()[i];
+        for (size_t i = 0; i < source.samples().size(); ++i)
+            source.samples()[i] = stems[0].samples()[i] + stems[1].samples()[i] + stems[2].samples()[i];
         device->player = &player;
         player.open([this] { return std::make_unique<BufferSource>(source, kRate); });
         auto store = StemStore::create(folder / "s", {{"dialogue", "music", "ambience"}, kRate, 2, source.frames()});
@@ -68,7 +71,8 @@ struct Scene {
         const int64_t end = player.position() + 1;
         double peak = 0;
         for (size_t k = 1; k <= count; ++k)
-            peak = std::max(peak, std::fabs(double(heard[heard.size() - k]) - double(expected.channel(0)[size_t(end) - k])));
+            peak = std::max(peak,
+                            std::fabs(double(heard[heard.size() - k]) - double(expected.channel(0)[size_t(end) - k])));
         return toDb(peak);
     }
 };
@@ -80,7 +84,8 @@ double steepest(const std::vector<float>& x) {
 }
 
 // The steepest slope that the three sines can have together, with what 10 ms fades may add.
-const double kSmooth = 2 * std::numbers::pi / kRate * (200 * 0.3 + 330 * 0.2 + 470 * 0.1) + 0.6 / (0.005 * kRate) + 1e-3;
+const double kSmooth =
+    2 * std::numbers::pi / kRate * (200 * 0.3 + 330 * 0.2 + 470 * 0.1) + 0.6 / (0.005 * kRate) + 1e-3;
 
 }  // namespace
 
@@ -103,7 +108,8 @@ TEST(Player, EveryHeardThingIsWhatItSays) {
     settings.depth = 20;
     s.player.setStrength(settings);
     AudioBuffer result = s.source;
-    for (size_t i = 0; i < result.samples().size(); ++i) result.samples()[i] = s.stems[0].samples()[i] + 0.1f * (s.source.samples()[i] - s.stems[0].samples()[i]);
+    for (size_t i = 0; i < result.samples().size(); ++i)
+        result.samples()[i] = s.stems[0].samples()[i] + 0.1f * (s.source.samples()[i] - s.stems[0].samples()[i]);
     s.player.setHeard(Heard::Result);
     EXPECT_LT(s.worst(s.device->pull(8000), result, 4000), -120);
     AudioBuffer leftovers = s.source;
@@ -148,7 +154,8 @@ TEST(Player, StrengthIsHeardAsTheIsolatorComputesIt) {
     for (const auto& stem : s.stems) parts.push_back(stem.slice(from - m, 4000 + 2 * m));
     const auto expected = isolator.apply(settings, 0, from, 4000, s.source.slice(from - m, 4000 + 2 * m), parts)[0];
     double peak = 0;
-    for (size_t i = 0; i < 4000; ++i) peak = std::max(peak, std::fabs(double(heard[heard.size() - 4000 + i]) - double(expected.channel(0)[i])));
+    for (size_t i = 0; i < 4000; ++i)
+        peak = std::max(peak, std::fabs(double(heard[heard.size() - 4000 + i]) - double(expected.channel(0)[i])));
     EXPECT_LT(toDb(peak), -110);
 }
 
@@ -217,7 +224,12 @@ namespace {
 std::shared_ptr<MixPlan> planOf(Scene& s, const Rebuild& rebuild, std::shared_ptr<Materials> materials = nullptr) {
     auto plan = std::make_shared<MixPlan>();
     if (!materials) {
-        ReelMaterial reel{[&s] { return std::make_unique<BufferSource>(s.source, kRate); }, nullptr, StrengthCourse(), kRate, 2, s.source.frames()};
+        ReelMaterial reel{[&s] { return std::make_unique<BufferSource>(s.source, kRate); },
+                          nullptr,
+                          StrengthCourse(),
+                          kRate,
+                          2,
+                          s.source.frames()};
         reel.stems = StemStore::openFinished(s.folder / "s");
         materials = std::make_shared<Materials>(std::move(reel), true);
     }
@@ -249,10 +261,12 @@ TEST(Player, TheMixIsHeardAsItIsRenderedToTheBit) {
     s.player.play();
     const auto heard = s.device->pull(kRate * 2);
     AudioBuffer rendered(2, 0);
-    renderMix(rebuild, planOf(s, rebuild)->materials, {1, 2}, 0, kRate * 2, [&](const AudioBuffer& b) { rendered.append(b); }, {});
+    renderMix(rebuild, planOf(s, rebuild)->materials, {1, 2}, 0, kRate * 2,
+              [&](const AudioBuffer& b) { rendered.append(b); }, {});
     // Behind the fades of the beginning (5 ms to open, 10 ms for what is heard) it is the same.
     const int64_t end = s.player.position() + 1;
-    for (size_t k = 1; k <= size_t(kRate) * 19 / 10; ++k) ASSERT_EQ(heard[heard.size() - k], rendered.channel(0)[size_t(end) - k]) << k;
+    for (size_t k = 1; k <= size_t(kRate) * 19 / 10; ++k)
+        ASSERT_EQ(heard[heard.size() - k], rendered.channel(0)[size_t(end) - k]) << k;
 }
 
 TEST(Player, AChangedMixHasNoClickAndIsHeardAtOnce) {
@@ -275,7 +289,8 @@ TEST(Player, AChangedMixHasNoClickAndIsHeardAtOnce) {
     const double natural = 2 * std::numbers::pi * (200 * 0.3 + 330 * 0.2 + 470 * 0.1) / kRate;
     EXPECT_LT(steepest(heard), 1.5 * natural);
     AudioBuffer expected(2, s.source.frames());
-    for (size_t i = 0; i < expected.samples().size(); ++i) expected.samples()[i] = 0.1f * s.stems[0].samples()[i] + s.stems[2].samples()[i];
+    for (size_t i = 0; i < expected.samples().size(); ++i)
+        expected.samples()[i] = 0.1f * s.stems[0].samples()[i] + s.stems[2].samples()[i];
     EXPECT_LT(s.worst(more, expected, kRate / 4), -80);
     EXPECT_LT(s.worst(last, expected, kRate / 4), -80);
 }

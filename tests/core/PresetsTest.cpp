@@ -19,7 +19,9 @@ struct Presets : testing::Test {
     TempFolder folder;
     std::string before = getenv("XDG_DATA_HOME") ? getenv("XDG_DATA_HOME") : "";
     void SetUp() override { setenv("XDG_DATA_HOME", folder.path().c_str(), 1); }
-    void TearDown() override { before.empty() ? unsetenv("XDG_DATA_HOME") : setenv("XDG_DATA_HOME", before.c_str(), 1); }
+    void TearDown() override {
+        before.empty() ? unsetenv("XDG_DATA_HOME") : setenv("XDG_DATA_HOME", before.c_str(), 1);
+    }
 };
 
 }  // namespace
@@ -57,8 +59,10 @@ TEST_F(Presets, ShippedOnesStayAndBrokenOnesAreLeftOut) {
     EXPECT_THROW(removePreset(listPresets()[0]), Error);
     fs::create_directories(ownPresetsFolder());
     std::ofstream(ownPresetsFolder() / "broken.json") << "{\"format\": \"rivlen-preset\", \"version\": 1";
-    std::ofstream(ownPresetsFolder() / "wild.json") << R"({"format": "rivlen-preset", "version": 1, "name": "Wild", "isolation": {"depth_db": 900}})";
-    std::ofstream(ownPresetsFolder() / "newer.json") << R"({"format": "rivlen-preset", "version": 2, "name": "Newer", "isolation": {}})";
+    std::ofstream(ownPresetsFolder() / "wild.json")
+        << R"({"format": "rivlen-preset", "version": 1, "name": "Wild", "isolation": {"depth_db": 900}})";
+    std::ofstream(ownPresetsFolder() / "newer.json")
+        << R"({"format": "rivlen-preset", "version": 2, "name": "Newer", "isolation": {}})";
     EXPECT_EQ(listPresets().size(), 4u);
 }
 

@@ -1,5 +1,6 @@
-// The figures on the cards are true: every shipped network is measured again, through the engine, on a committed excerpt of the
-// development set (tests/data/excerpt, see its CREDITS.md). The card's figures for it come from training/export.py.
+// The figures on the cards are true: every shipped network is measured again, through the engine, on a committed
+// excerpt of the development set (tests/data/excerpt, see its CREDITS.md). The card's figures for it come from
+// training/export.py.
 #include <gtest/gtest.h>
 
 #include "Support.h"
@@ -19,13 +20,15 @@ const std::vector<std::string> kShown{"dialogue", "music", "ambience"};
 /// dialogue (with its room), music, ambience
 std::vector<AudioBuffer> truth(int clip) {
     const auto read = [clip](const std::string& stem) {
-        MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/excerpt" / (std::to_string(clip) + "-" + stem + ".flac"));
+        MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/excerpt" /
+                           (std::to_string(clip) + "-" + stem + ".flac"));
         return reader.read(0, reader.frames());
     };
     return {sumOf({read("dialogue"), read("room")}), read("music"), read("ambience")};
 }
 
-std::vector<AudioBuffer> split(const std::shared_ptr<Network>& network, const AudioBuffer& x, EngineOptions::Quality quality) {
+std::vector<AudioBuffer> split(const std::shared_ptr<Network>& network, const AudioBuffer& x,
+                               EngineOptions::Quality quality) {
     EngineOptions options;
     options.quality = quality;
     options.stems = kShown;
@@ -44,12 +47,14 @@ TEST_P(Card, FiguresHoldOnTheExcerpt) {
     std::vector<double> mean(3, 0.0);
     for (int clip = 1; clip <= kClips; ++clip) {
         const auto stems = truth(clip);
-        const auto answer = split(network, sumOf(stems), fine ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick);
+        const auto answer =
+            split(network, sumOf(stems), fine ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick);
         for (size_t s = 0; s < 3; ++s) mean[s] += siSdr(answer[s], stems[s]) / kClips;
     }
     for (size_t s = 0; s < 3; ++s) {
         EXPECT_GT(mean[s], promised.at(kShown[s]).get<double>() - 0.3) << kShown[s];
-        EXPECT_LT(mean[s], promised.at(kShown[s]).get<double>() + 0.3) << kShown[s] << ": the card was not measured with this file";
+        EXPECT_LT(mean[s], promised.at(kShown[s]).get<double>() + 0.3)
+            << kShown[s] << ": the card was not measured with this file";
     }
 }
 
@@ -70,12 +75,14 @@ TEST_P(Card, CrossTalkIsTabledAndHoldsRoughlyOnTheExcerpt) {
             ASSERT_TRUE(table.at(kShown[alone]).at(kShown[s]).is_number());
             if (s == alone) continue;
             EXPECT_LT(mean[alone][s], mean[alone][alone] - 3) << kShown[s] << " of " << kShown[alone] << " alone";
-            EXPECT_LT(table.at(kShown[alone]).at(kShown[s]).get<double>(), table.at(kShown[alone]).at(kShown[alone]).get<double>() - 6);
+            EXPECT_LT(table.at(kShown[alone]).at(kShown[s]).get<double>(),
+                      table.at(kShown[alone]).at(kShown[alone]).get<double>() - 6);
         }
 }
 
 INSTANTIATE_TEST_SUITE_P(Network, Card, testing::ValuesIn([] {
-    std::vector<std::string> ids;
-    for (const auto& card : listNetworks(networksFolder())) ids.push_back(card.id);
-    return ids;
-}()), [](const auto& info) { return info.param; });
+                             std::vector<std::string> ids;
+                             for (const auto& card : listNetworks(networksFolder())) ids.push_back(card.id);
+                             return ids;
+                         }()),
+                         [](const auto& info) { return info.param; });

@@ -1,10 +1,10 @@
 #include <gtest/gtest.h>
 
 #include "../Support.h"
+#include "core/isolation/StemNames.h"
 #include "core/rebuild/ClipEdits.h"
 #include "core/rebuild/RenderGraph.h"
 #include "core/rebuild/StripLevels.h"
-#include "core/isolation/StemNames.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -25,23 +25,32 @@ struct RenderGraphs : testing::Test {
     void SetUp() override {
         setenv("XDG_CACHE_HOME", (folder / "cache").c_str(), 1);
         stems[2] = source;
-        for (size_t i = 0; i < source.samples().size(); ++i) stems[2].samples()[i] -= stems[0].samples()[i] + stems[1].samples()[i];
+        for (size_t i = 0; i < source.samples().size(); ++i)
+            stems[2].samples()[i] -= stems[0].samples()[i] + stems[1].samples()[i];
         store = StemStore::create(folder / "stems", {kStemNames, kRate, 2, kFrames});
         store->append(StemBlock{source, stems, {}});
         store->finish();
         materials = std::make_shared<Materials>(material(), true);
     }
     ReelMaterial material() {
-        return {[this] { return std::make_unique<BufferSource>(source, kRate); }, store, StrengthCourse(), kRate, 2, kFrames};
+        return {[this] { return std::make_unique<BufferSource>(source, kRate); },
+                store,
+                StrengthCourse(),
+                kRate,
+                2,
+                kFrames};
     }
-    AudioBuffer render(const Rebuild& r, int threads = 1, int64_t piece = 1000, int64_t first = 0, int64_t count = kFrames, int64_t runIn = 0) {
+    AudioBuffer render(const Rebuild& r, int threads = 1, int64_t piece = 1000, int64_t first = 0,
+                       int64_t count = kFrames, int64_t runIn = 0) {
         RenderGraph graph(r, materials, {threads, 2});
         graph.seek(first, runIn);
         AudioBuffer all(2, 0);
         for (int64_t at = 0; at < count; at += piece) all.append(graph.next(std::min(piece, count - at)));
         return all;
     }
-    static bool same(const AudioBuffer& a, const AudioBuffer& b) { return a.frames() == b.frames() && std::equal(a.samples().begin(), a.samples().end(), b.samples().begin()); }
+    static bool same(const AudioBuffer& a, const AudioBuffer& b) {
+        return a.frames() == b.frames() && std::equal(a.samples().begin(), a.samples().end(), b.samples().begin());
+    }
     /// Everything at once.
     Rebuild busy() {
         Rebuild r = plainRebuild(double(kFrames) / kRate, false);
@@ -114,7 +123,9 @@ TEST_F(RenderGraphs, ClipsLieWhereTheyAreToTheSample) {
     const AudioBuffer mix = render(r);
     for (int64_t i = 0; i < kFrames; ++i) {
         const bool inside = i >= kRate / 2 && i < kRate * 3 / 4;
-        ASSERT_NEAR(mix.channel(1)[size_t(i)], inside ? float(fromDb(-6)) * source.channel(1)[size_t(i + kRate / 2)] : 0.0f, 1e-7) << i;
+        ASSERT_NEAR(mix.channel(1)[size_t(i)],
+                    inside ? float(fromDb(-6)) * source.channel(1)[size_t(i + kRate / 2)] : 0.0f, 1e-7)
+            << i;
     }
 }
 
@@ -127,7 +138,8 @@ TEST_F(RenderGraphs, LoopsHaveNoClickAtTheirSeam) {
     c.loopFrom = 0.5, c.loopTo = 0.9123, c.length = 2.9;
     const AudioBuffer mix = render(r);
     double step = 0;
-    for (int64_t i = 1; i < 2 * kRate; ++i) step = std::max(step, std::fabs(double(mix.channel(0)[size_t(i)]) - mix.channel(0)[size_t(i - 1)]));
+    for (int64_t i = 1; i < 2 * kRate; ++i)
+        step = std::max(step, std::fabs(double(mix.channel(0)[size_t(i)]) - mix.channel(0)[size_t(i - 1)]));
     EXPECT_LT(step, 1.6 * 0.3 * 2 * std::numbers::pi * 441 / kRate);
     EXPECT_GT(levelDb(mix.slice(2 * kRate, kRate / 2)), levelDb(source) - 1);
 }
@@ -183,7 +195,8 @@ TEST_F(RenderGraphs, DuckingFollowsItsKeyAheadOfTime) {
     // The key speaks from 1 s to 2 s; the bed is a steady tone.
     source = AudioBuffer(2, kFrames);
     AudioBuffer bed = sine(200, 0.2, kRate, kFrames, 2);
-    for (int64_t i = kRate; i < 2 * kRate; ++i) source.channel(0)[size_t(i)] = source.channel(1)[size_t(i)] = float(0.3 * std::sin(0.09 * double(i)));
+    for (int64_t i = kRate; i < 2 * kRate; ++i)
+        source.channel(0)[size_t(i)] = source.channel(1)[size_t(i)] = float(0.3 * std::sin(0.09 * double(i)));
     writeWav(folder / "bed.wav", bed, kRate);
     Rebuild r = plainRebuild(3, false);
     r.sounds.push_back({"sound-1", "bed", folder / "bed.wav"});
@@ -200,7 +213,9 @@ TEST_F(RenderGraphs, DuckingFollowsItsKeyAheadOfTime) {
     });
     graph.seek(0, 0);
     graph.next(kFrames);
-    const auto level = [&](double from, double to) { return levelDb(ducked.slice(int64_t(from * kRate), int64_t((to - from) * kRate))) - levelDb(bed); };
+    const auto level = [&](double from, double to) {
+        return levelDb(ducked.slice(int64_t(from * kRate), int64_t((to - from) * kRate))) - levelDb(bed);
+    };
     EXPECT_NEAR(level(0.5, 0.9), 0, 0.1);
     EXPECT_NEAR(level(1.1, 1.9), -10, 0.3);
     EXPECT_LT(level(0.985, 1.0), -6) << "it is down already when the word begins";
@@ -244,5 +259,7 @@ TEST_F(RenderGraphs, RendersInOrderAndCanBeCancelled) {
     EXPECT_TRUE(same(all, render(r)));
     Progress stop;
     stop.cancel();
-    EXPECT_THROW(renderMix(r, materials, {2, 2}, 0, kFrames, [](const AudioBuffer&) {}, stop), Error);
+    EXPECT_THROW(renderMix(
+                     r, materials, {2, 2}, 0, kFrames, [](const AudioBuffer&) {}, stop),
+                 Error);
 }

@@ -66,7 +66,8 @@ TEST_F(Repaired, IsMadeOnceFoundAgainAndMadeAnewForAnotherChain) {
 TEST_F(Repaired, OnlyTheNewestFilesStay) {
     const fs::path source = recording();
     for (int amount : {20, 40, 60, 80, 100}) {
-        const auto made = RepairedFile::make(source, parseTreatments("de-hum=" + std::to_string(amount)), std::vector<Finding>{}, {});
+        const auto made =
+            RepairedFile::make(source, parseTreatments("de-hum=" + std::to_string(amount)), std::vector<Finding>{}, {});
         fs::last_write_time(made.file, fs::file_time_type::clock::now() - std::chrono::seconds(1000 - amount));
     }
     EXPECT_FALSE(RepairedFile::find(source, parseTreatments("de-hum=20")));

@@ -22,7 +22,10 @@ TEST(Resampler, KeepsTimeAndLevel) {
         EXPECT_NEAR(double(out.frames()), to, 2) << to;
         const AudioBuffer ideal = test::sine(1000, 0.5, to, out.frames());
         const int64_t edge = to / 20;
-        EXPECT_LT(test::differenceDb(out.slice(edge, out.frames() - 2 * edge), ideal.slice(edge, out.frames() - 2 * edge)), -90) << to;
+        EXPECT_LT(test::differenceDb(out.slice(edge, out.frames() - 2 * edge),
+                                     ideal.slice(edge, out.frames() - 2 * edge)),
+                  -90)
+            << to;
     }
 }
 
@@ -31,7 +34,8 @@ TEST(Resampler, BlocksDoNotMatter) {
     const AudioBuffer whole = convert(in, 44100, 48000);
     Resampler r(44100, 48000, 2);
     AudioBuffer pieces(2, 0);
-    for (int64_t at = 0; at < in.frames(); at += 777) pieces.append(r.process(in.slice(at, std::min<int64_t>(777, in.frames() - at))));
+    for (int64_t at = 0; at < in.frames(); at += 777)
+        pieces.append(r.process(in.slice(at, std::min<int64_t>(777, in.frames() - at))));
     pieces.append(r.finish());
     ASSERT_EQ(pieces.frames(), whole.frames());
     EXPECT_LT(test::differenceDb(pieces, whole), -130);

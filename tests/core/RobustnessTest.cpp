@@ -27,7 +27,8 @@ std::vector<AudioBuffer> split(const std::string& id, const AudioBuffer& x, int 
     const auto all = separated(shipped(id), x, rate, options);
     for (const auto& stem : all) {
         EXPECT_EQ(stem.frames(), x.frames());
-        EXPECT_TRUE(std::all_of(stem.samples().begin(), stem.samples().end(), [](float v) { return std::isfinite(v); }));
+        EXPECT_TRUE(
+            std::all_of(stem.samples().begin(), stem.samples().end(), [](float v) { return std::isfinite(v); }));
     }
     EXPECT_LT(differenceDb(sumOf(all), x), -120);
     return all;
@@ -53,13 +54,15 @@ TEST_P(Shipped, AnswersDoNotDependOnTheLevel) {
     const auto loud = split(GetParam(), x);
     for (float gain : {0.1f, 0.001f}) {
         const auto quiet = split(GetParam(), scaled(x, gain));
-        for (size_t s = 0; s < loud.size(); ++s) EXPECT_LT(differenceDb(scaled(quiet[s], 1 / gain), loud[s]), -60) << gain;
+        for (size_t s = 0; s < loud.size(); ++s)
+            EXPECT_LT(differenceDb(scaled(quiet[s], 1 / gain), loud[s]), -60) << gain;
     }
 }
 
 TEST_P(Shipped, SilenceGivesSilenceAndAnOffsetNoVoice) {
     for (int channels : {1, 2})
-        for (const auto& stem : split(GetParam(), AudioBuffer(channels, 48000 * 2))) EXPECT_LE(peakOf(stem.samples()), 0.0f);
+        for (const auto& stem : split(GetParam(), AudioBuffer(channels, 48000 * 2)))
+            EXPECT_LE(peakOf(stem.samples()), 0.0f);
     AudioBuffer x = recording();
     const auto clean = split(GetParam(), x);
     for (float& v : x.samples()) v += 0.05f;
@@ -68,7 +71,8 @@ TEST_P(Shipped, SilenceGivesSilenceAndAnOffsetNoVoice) {
     const auto treble = [](const AudioBuffer& b) {
         AudioBuffer d = b;
         for (int c = 0; c < b.channels(); ++c)
-            for (int64_t i = b.frames() - 1; i > 0; --i) d.channel(c)[size_t(i)] = b.channel(c)[size_t(i)] - b.channel(c)[size_t(i - 1)];
+            for (int64_t i = b.frames() - 1; i > 0; --i)
+                d.channel(c)[size_t(i)] = b.channel(c)[size_t(i)] - b.channel(c)[size_t(i - 1)];
         return levelDb(d.slice(24000, b.frames() - 48000));
     };
     EXPECT_NEAR(treble(offset[0]), treble(clean[0]), 1.0);
@@ -87,7 +91,8 @@ TEST_P(Shipped, ClippedDeadAndDoubledChannels) {
     const AudioBuffer stereo = recording();
     AudioBuffer mono(1, stereo.frames()), twice(2, stereo.frames());
     for (int64_t i = 0; i < mono.frames(); ++i)
-        mono.samples()[size_t(i)] = twice.channel(0)[size_t(i)] = twice.channel(1)[size_t(i)] = (stereo.channel(0)[size_t(i)] + stereo.channel(1)[size_t(i)]) / 2;
+        mono.samples()[size_t(i)] = twice.channel(0)[size_t(i)] = twice.channel(1)[size_t(i)] =
+            (stereo.channel(0)[size_t(i)] + stereo.channel(1)[size_t(i)]) / 2;
     const auto a = split(GetParam(), mono), b = split(GetParam(), twice);
     for (size_t s = 0; s < a.size(); ++s) {
         AudioBuffer left(1, mono.frames()), right = left;
@@ -101,7 +106,8 @@ TEST_P(Shipped, ClippedDeadAndDoubledChannels) {
 TEST_P(Shipped, TheSameInputGivesTheSameAnswer) {
     const AudioBuffer x = recording(3);
     const auto a = split(GetParam(), x), b = split(GetParam(), x);
-    for (size_t s = 0; s < a.size(); ++s) EXPECT_TRUE(std::equal(a[s].samples().begin(), a[s].samples().end(), b[s].samples().begin()));
+    for (size_t s = 0; s < a.size(); ++s)
+        EXPECT_TRUE(std::equal(a[s].samples().begin(), a[s].samples().end(), b[s].samples().begin()));
 }
 
 TEST_P(Shipped, AnyRateAndShortClips) {
@@ -110,7 +116,8 @@ TEST_P(Shipped, AnyRateAndShortClips) {
 }
 
 INSTANTIATE_TEST_SUITE_P(Network, Shipped, testing::ValuesIn([] {
-    std::vector<std::string> ids;
-    for (const auto& card : listNetworks(networksFolder())) ids.push_back(card.id);
-    return ids;
-}()), [](const auto& info) { return info.param; });
+                             std::vector<std::string> ids;
+                             for (const auto& card : listNetworks(networksFolder())) ids.push_back(card.id);
+                             return ids;
+                         }()),
+                         [](const auto& info) { return info.param; });

@@ -5,8 +5,8 @@
 #include "core/rebuild/MendPatches.h"
 #include "core/rebuild/RoomTone.h"
 #include "core/separation/StemStore.h"
-#include "core/spectral/FilterSection.h"
 #include "core/spectral/Fft.h"
+#include "core/spectral/FilterSection.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -19,12 +19,15 @@ constexpr int kRate = 48000;
 AudioBuffer room(int64_t frames, unsigned seed = 3) {
     AudioBuffer b = noise(2, frames, 0.02f, seed);
     for (int c = 0; c < 2; ++c) {
-        const FilterSection low = FilterSection::lowPass(700, 0.7, kRate), peak = FilterSection::bell(180, 12, 2, kRate);
+        const FilterSection low = FilterSection::lowPass(700, 0.7, kRate),
+                            peak = FilterSection::bell(180, 12, 2, kRate);
         FilterState s1, s2;
         for (int64_t i = 0; i < frames; ++i) {
             const double t = double(i) / kRate;
             float& v = b.channel(c)[size_t(i)];
-            v = float((s1.next(low, s2.next(peak, v)) + 0.08 * v) * (1 + 0.3 * std::sin(2 * std::numbers::pi * 0.7 * t)) + 0.004 * std::sin(2 * std::numbers::pi * 100 * t));
+            v = float((s1.next(low, s2.next(peak, v)) + 0.08 * v) *
+                          (1 + 0.3 * std::sin(2 * std::numbers::pi * 0.7 * t)) +
+                      0.004 * std::sin(2 * std::numbers::pi * 100 * t));
         }
     }
     return b;
@@ -47,7 +50,8 @@ std::vector<double> thirds(const AudioBuffer& x) {
                 fft.forward(block, spectrum);
                 for (size_t k = 1; k < spectrum.size(); ++k) {
                     const double hz = double(k) * kRate / size;
-                    if (hz > centre / std::pow(10, 0.05) && hz <= centre * std::pow(10, 0.05)) sum += std::norm(spectrum[k]);
+                    if (hz > centre / std::pow(10, 0.05) && hz <= centre * std::pow(10, 0.05))
+                        sum += std::norm(spectrum[k]);
                 }
             }
         bands.push_back(powerDb(sum / double(x.frames())));
@@ -56,7 +60,8 @@ std::vector<double> thirds(const AudioBuffer& x) {
 }
 
 struct Split {
-    std::vector<AudioBuffer> sounds{noise(1, 2 * kRate, 0.02f, 1), sine(440, 0.1, kRate, 2 * kRate), noise(1, 2 * kRate, 0.01f, 2)};
+    std::vector<AudioBuffer> sounds{noise(1, 2 * kRate, 0.02f, 1), sine(440, 0.1, kRate, 2 * kRate),
+                                    noise(1, 2 * kRate, 0.01f, 2)};
     AudioBuffer source = sumOf(sounds);
     std::shared_ptr<StemStore> store;
     TempFolder folder;
@@ -86,7 +91,9 @@ TEST(RoomTone, HasTheSpectrumOfItsSampleInEveryThirdOctave) {
     // The sides are as alike as in the sample.
     const auto likeness = [](const AudioBuffer& x) {
         double lr = 0, ll = 0, rr = 0;
-        for (int64_t i = 0; i < x.frames(); ++i) lr += x.channel(0)[size_t(i)] * x.channel(1)[size_t(i)], ll += std::pow(x.channel(0)[size_t(i)], 2), rr += std::pow(x.channel(1)[size_t(i)], 2);
+        for (int64_t i = 0; i < x.frames(); ++i)
+            lr += x.channel(0)[size_t(i)] * x.channel(1)[size_t(i)], ll += std::pow(x.channel(0)[size_t(i)], 2),
+                rr += std::pow(x.channel(1)[size_t(i)], 2);
         return lr / std::sqrt(ll * rr);
     };
     EXPECT_NEAR(likeness(made), likeness(*sample), 0.1);
@@ -115,8 +122,10 @@ TEST(RoomTone, IsTheSameWhereverItIsReadAndNeverRepeats) {
 TEST(RoomTone, IsFoundBetweenWordsAndNotUnderThem) {
     AudioBuffer bed = room(12 * kRate), voice(2, 12 * kRate);
     for (int64_t i = 0; i < voice.frames(); ++i)
-        if (i % (3 * kRate) < 3 * kRate / 2) voice.channel(0)[size_t(i)] = voice.channel(1)[size_t(i)] = float(0.2 * std::sin(0.06 * double(i)));
-    for (int64_t i = 7 * kRate + kRate / 2; i < 7 * kRate + kRate * 3 / 4; ++i) bed.channel(0)[size_t(i)] += 0.4f;  // a bang in a pause
+        if (i % (3 * kRate) < 3 * kRate / 2)
+            voice.channel(0)[size_t(i)] = voice.channel(1)[size_t(i)] = float(0.2 * std::sin(0.06 * double(i)));
+    for (int64_t i = 7 * kRate + kRate / 2; i < 7 * kRate + kRate * 3 / 4; ++i)
+        bed.channel(0)[size_t(i)] += 0.4f;  // a bang in a pause
     BufferSource material(bed, kRate), words(voice, kRate);
     const auto spans = findRoomTone(material, &words, 60, {});
     ASSERT_GE(spans.size(), 3u);
@@ -135,7 +144,8 @@ TEST(RoomTone, SilencesAreFound) {
     for (int64_t i = 2 * kRate; i < 3 * kRate; ++i) x.channel(0)[size_t(i)] = 0;
     for (int64_t i = 5 * kRate; i < 5 * kRate + kRate / 10; ++i) x.channel(0)[size_t(i)] = 0;
     SilenceFinder finder(kRate);
-    for (int64_t at = 0; at < x.frames(); at += 777) finder.add(x.slice(at, std::min<int64_t>(777, x.frames() - at)));  // blocks of any length
+    for (int64_t at = 0; at < x.frames(); at += 777)
+        finder.add(x.slice(at, std::min<int64_t>(777, x.frames() - at)));  // blocks of any length
     const auto spans = finder.spans(-50, 0.3);
     ASSERT_EQ(spans.size(), 1u);
     EXPECT_NEAR(spans[0].first, 2, 0.011);
@@ -150,10 +160,15 @@ TEST(Mending, WhatChangesOwnerIsConserved) {
     const StemBlock now = split.touched({give});
     EXPECT_LT(differenceDb(sumOf(now.stems), split.source), -120);
     EXPECT_EQ(differenceDb(now.source, split.source), kSilenceDb) << "the recording stays";
-    const auto level = [](const AudioBuffer& x, double from, double to) { return levelDb(x.slice(int64_t(from * kRate), int64_t((to - from) * kRate))); };
+    const auto level = [](const AudioBuffer& x, double from, double to) {
+        return levelDb(x.slice(int64_t(from * kRate), int64_t((to - from) * kRate)));
+    };
     EXPECT_LT(level(now.stems[1], 0.6, 0.9), level(split.sounds[1], 0.6, 0.9) - 30) << "the tone has gone";
     EXPECT_NEAR(level(now.stems[2], 0.6, 0.9), level(split.sounds[1], 0.6, 0.9), 0.3) << "to the ambience";
-    EXPECT_LT(differenceDb(now.stems[1].slice(int64_t(1.2 * kRate), kRate / 2), split.sounds[1].slice(int64_t(1.2 * kRate), kRate / 2)), -100) << "elsewhere nothing changes";
+    EXPECT_LT(differenceDb(now.stems[1].slice(int64_t(1.2 * kRate), kRate / 2),
+                           split.sounds[1].slice(int64_t(1.2 * kRate), kRate / 2)),
+              -100)
+        << "elsewhere nothing changes";
     EXPECT_EQ(differenceDb(now.stems[0], split.sounds[0]), kSilenceDb);
 }
 
@@ -164,12 +179,15 @@ TEST(Mending, AttenuatesAndHealsAndTheSumFollows) {
     down.area.kind = Area::Kind::Lasso;
     down.area.points = {{0.5, 200}, {1.0, 200}, {1.0, 900}, {0.5, 900}};
     StemBlock now = split.touched({down});
-    const auto level = [](const AudioBuffer& x, double from, double to) { return levelDb(x.slice(int64_t(from * kRate), int64_t((to - from) * kRate))); };
+    const auto level = [](const AudioBuffer& x, double from, double to) {
+        return levelDb(x.slice(int64_t(from * kRate), int64_t((to - from) * kRate)));
+    };
     EXPECT_NEAR(level(now.stems[1], 0.6, 0.9), level(split.sounds[1], 0.6, 0.9) - 12, 0.2);
     EXPECT_LT(differenceDb(sumOf(now.stems), now.source), -120) << "what the stems sum to follows";
     EXPECT_GT(differenceDb(now.source, split.source), -40);
     // A bang in noise is healed: its surroundings' level is left.
-    for (int64_t i = int64_t(0.7 * kRate); i < int64_t(0.72 * kRate); ++i) split.sounds[2].channel(0)[size_t(i)] += 0.3f * (i % 7 < 3 ? 1 : -1);
+    for (int64_t i = int64_t(0.7 * kRate); i < int64_t(0.72 * kRate); ++i)
+        split.sounds[2].channel(0)[size_t(i)] += 0.3f * (i % 7 < 3 ? 1 : -1);
     split.source = sumOf(split.sounds);
     split.store = StemStore::create(split.folder / "s2", {kStemNames, kRate, 1, 2 * kRate});
     split.store->append(StemBlock{split.source, split.sounds, {}});
@@ -211,7 +229,8 @@ TEST(Mending, AreasHoldWhatIsInsideAndTheirHarmonics) {
 TEST(Mending, AToneIsHealedWithItsPhase) {
     Split split;
     const AudioBuffer clean = split.sounds[1];
-    for (int64_t i = int64_t(0.8 * kRate); i < int64_t(0.9 * kRate); ++i) split.sounds[1].channel(0)[size_t(i)] = 0;  // a hole
+    for (int64_t i = int64_t(0.8 * kRate); i < int64_t(0.9 * kRate); ++i)
+        split.sounds[1].channel(0)[size_t(i)] = 0;  // a hole
     split.source = sumOf(split.sounds);
     split.store = StemStore::create(split.folder / "s2", {kStemNames, kRate, 1, 2 * kRate});
     split.store->append(StemBlock{split.source, split.sounds, {}});

@@ -48,7 +48,8 @@ TEST(SessionFile, SurvivesBeingMovedWithItsMedia) {
 
 TEST(SessionFile, TheFirstVersionsOneStrengthIsStillRead) {
     const TempFolder folder;
-    std::ofstream(folder / "old.rivlen") << R"({"format": "rivlen-session", "version": 1, "name": "Old", "stage": "weigh", "current": "r1", "reels": [
+    std::ofstream(folder / "old.rivlen")
+        << R"({"format": "rivlen-session", "version": 1, "name": "Old", "stage": "weigh", "current": "r1", "reels": [
         {"id": "r1", "name": "Deck", "source": "deck.wav", "isolation": {"stem": "music", "depth_db": 12, "firmness": 20}}]})";
     const Session session = loadSession(folder / "old.rivlen");
     ASSERT_EQ(session.reels.size(), 1u);
@@ -64,10 +65,13 @@ TEST(SessionFile, TheFirstVersionsOneStrengthIsStillRead) {
 
 TEST(SessionFile, DamageIsASentence) {
     const TempFolder folder;
-    for (const char* text : {"", "{", "[1]", R"({"format":"x"})", R"({"format":"rivlen-session","version":99,"reels":[]})",
-                             R"({"format":"rivlen-session","version":1})", R"({"format":"rivlen-session","version":1,"reels":[{"id":"a"}]})",
-                             R"({"format":"rivlen-session","version":1,"reels":[{"id":"a","source":"x"},{"id":"a","source":"x"}]})",
-                             R"({"format":"rivlen-session","version":1,"reels":[{"id":"a","source":"x","isolation":{"firmness":900}}]})"}) {
+    for (
+        const char* text :
+        {"", "{", "[1]", R"({"format":"x"})", R"({"format":"rivlen-session","version":99,"reels":[]})",
+         R"({"format":"rivlen-session","version":1})",
+         R"({"format":"rivlen-session","version":1,"reels":[{"id":"a"}]})",
+         R"({"format":"rivlen-session","version":1,"reels":[{"id":"a","source":"x"},{"id":"a","source":"x"}]})",
+         R"({"format":"rivlen-session","version":1,"reels":[{"id":"a","source":"x","isolation":{"firmness":900}}]})"}) {
         std::ofstream(folder / "bad.rivlen") << text;
         EXPECT_THROW(loadSession(folder / "bad.rivlen"), Error) << text;
     }

@@ -44,7 +44,8 @@ TEST(StrengthCourse, ARegionFadesInAndOutAroundItsBorders) {
 TEST(StrengthCourse, BetweenTouchingRegionsNothingElseShinesThrough) {
     StrengthCourse course(depth(6));
     course.regions = {region(2, 4, 20, 1.0), region(4, 5, 30, 0.2)};
-    for (double t = 3.2; t < 4.6; t += 0.01) EXPECT_NEAR(weightOf(course, t, 20) + weightOf(course, t, 30), 1, 1e-9) << t;
+    for (double t = 3.2; t < 4.6; t += 0.01)
+        EXPECT_NEAR(weightOf(course, t, 20) + weightOf(course, t, 30), 1, 1e-9) << t;
     EXPECT_NEAR(weightOf(course, 4, 20), 0.5, 1e-9);
 }
 
@@ -99,9 +100,11 @@ TEST(StrengthCourse, SurvivesItsFileFormat) {
     course.regions = {region(1, 2, kFullDepth, 0.3)};
     course.regions[0].name = "Cable car";
     EXPECT_EQ(courseFromJson(toJson(course)), course);
-    for (const char* bad : {R"({"drawn":{"firmness":[[0,900]]}})", R"({"drawn":{"wetness":[[0,1]]}})", R"({"drawn":{"firmness":[[2,1],[1,1]]}})",
-                            R"({"regions":[{"from":2,"to":1,"isolation":{}}]})", R"({"regions":[{"from":0,"to":2,"isolation":{}},{"from":1,"to":3,"isolation":{}}]})",
-                            R"({"regions":[{"from":0,"to":2,"fade":99,"isolation":{}}]})"})
+    for (const char* bad :
+         {R"({"drawn":{"firmness":[[0,900]]}})", R"({"drawn":{"wetness":[[0,1]]}})",
+          R"({"drawn":{"firmness":[[2,1],[1,1]]}})", R"({"regions":[{"from":2,"to":1,"isolation":{}}]})",
+          R"({"regions":[{"from":0,"to":2,"isolation":{}},{"from":1,"to":3,"isolation":{}}]})",
+          R"({"regions":[{"from":0,"to":2,"fade":99,"isolation":{}}]})"})
         EXPECT_THROW(courseFromJson(nlohmann::json::parse(bad)), Error) << bad;
 }
 
@@ -125,15 +128,19 @@ struct Scene {
         block.source = AudioBuffer(2, all);
         for (size_t i = 0; i < block.source.samples().size(); ++i) {
             block.stems[0].samples()[i] += block.room.samples()[i];
-            block.source.samples()[i] = block.stems[0].samples()[i] + block.stems[1].samples()[i] + block.stems[2].samples()[i];
+            block.source.samples()[i] =
+                block.stems[0].samples()[i] + block.stems[1].samples()[i] + block.stems[2].samples()[i];
         }
     }
-    Isolator::Isolated apply(const StrengthCourse& course, int wanted = 0) { return isolator.apply(course, wanted, 0, block); }
+    Isolator::Isolated apply(const StrengthCourse& course, int wanted = 0) {
+        return isolator.apply(course, wanted, 0, block);
+    }
     /// Level of one frequency in [from, to) seconds.
     static double level(const AudioBuffer& x, double hz, double from, double to) {
         std::complex<double> sum = 0;
         const int64_t a = int64_t(from * kRate), b = int64_t(to * kRate);
-        for (int64_t i = a; i < b; ++i) sum += double(x.channel(0)[size_t(i)]) * std::polar(1.0, -2 * std::numbers::pi * hz * double(i) / kRate);
+        for (int64_t i = a; i < b; ++i)
+            sum += double(x.channel(0)[size_t(i)]) * std::polar(1.0, -2 * std::numbers::pi * hz * double(i) / kRate);
         return toDb(2 * std::abs(sum) / double(b - a));
     }
     double residual(const std::vector<AudioBuffer>& stems) const {
@@ -163,7 +170,8 @@ TEST(StrengthOverTime, StemsSumToTheSourceWhateverChanges) {
     for (int round = 0; round < 4; ++round) {
         StrengthCourse course(settings());
         for (const auto& p : isolationParameters())
-            if (any(0, 1) < 0.5) course.drawn[p.id] = {{0.5, any(p.minimum, p.maximum)}, {2, any(p.minimum, p.maximum)}};
+            if (any(0, 1) < 0.5)
+                course.drawn[p.id] = {{0.5, any(p.minimum, p.maximum)}, {2, any(p.minimum, p.maximum)}};
         placeRegion(course, {"", 0.4, 1.1, any(0.01, 0.5), settings()});
         placeRegion(course, {"", 1.1, 1.7, any(0.01, 0.5), settings()});
         for (int wanted : {0, 1}) EXPECT_LT(scene.residual(scene.apply(course, wanted).stems), -120) << round;
@@ -179,10 +187,13 @@ TEST(StrengthOverTime, ARegionHasItsOwnDepthWithoutAStep) {
     EXPECT_NEAR(Scene::level(out.stems[0], 1200, 1.2, 1.8), -20, 0.05);
     double steepest = 0;
     for (size_t i = 1; i < size_t(scene.frames); ++i) {
-        const auto noiseless = [&](size_t n) { return double(out.stems[0].channel(0)[n]) - double(scene.block.source.channel(0)[n + size_t(scene.margin)]); };
+        const auto noiseless = [&](size_t n) {
+            return double(out.stems[0].channel(0)[n]) - double(scene.block.source.channel(0)[n + size_t(scene.margin)]);
+        };
         steepest = std::max(steepest, std::fabs(noiseless(i) - noiseless(i - 1)));
     }
-    // What is taken away is at most 0.1 at 1200 Hz and noise of 0.02 (some 0.08 at its peaks): its slope, and the fade's over 0.1 s.
+    // What is taken away is at most 0.1 at 1200 Hz and noise of 0.02 (some 0.08 at its peaks): its slope, and the
+    // fade's over 0.1 s.
     EXPECT_LT(steepest, 0.1 * 2 * std::numbers::pi * 1200 / kRate + 2 * 0.1 + 0.2 / (0.1 * kRate));
 }
 
@@ -212,7 +223,8 @@ TEST(StrengthOverTime, RoomKeepGivesTheRoomToTheAmbience) {
     EXPECT_NEAR(Scene::level(half.stems[2], 620, 0.5, 2.5), toDb(0.025), 0.3);
     s.roomKeep = 0;
     EXPECT_LT(Scene::level(scene.apply(s).stems[0], 620, 0.5, 2.5), -80);
-    EXPECT_NEAR(Scene::level(scene.apply(s, 1).stems[0], 620, 0.5, 2.5), toDb(0.05), 0.1) << "it is the voice's room: the music's strength leaves it alone";
+    EXPECT_NEAR(Scene::level(scene.apply(s, 1).stems[0], 620, 0.5, 2.5), toDb(0.05), 0.1)
+        << "it is the voice's room: the music's strength leaves it alone";
     scene.block.room = {};
     EXPECT_NEAR(Scene::level(scene.apply(s).stems[0], 620, 0.5, 2.5), toDb(0.05), 0.1) << "not known: left as it is";
 }

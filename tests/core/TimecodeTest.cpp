@@ -24,7 +24,8 @@ TEST(Timecode, DropFrameFollowsSmpte) {
 }
 
 TEST(Timecode, RefusesWhatIsNoTime) {
-    for (const char* text : {"", "abc", "-3", "00:00:61.0", "00:00:00:25", "1:2", "12.5s"}) EXPECT_THROW(parseTime(text), Error) << text;
+    for (const char* text : {"", "abc", "-3", "00:00:61.0", "00:00:00:25", "1:2", "12.5s"})
+        EXPECT_THROW(parseTime(text), Error) << text;
 }
 
 TEST(Timecode, Formats) {
@@ -35,7 +36,8 @@ TEST(Timecode, Formats) {
     EXPECT_EQ(formatDuration(3661), "1:01:01");
 }
 
-// SMPTE ST 12-1: the count of 29.97 drop-frame skips 108 numbers an hour, that of 59.94 twice as many; other rates skip none.
+// SMPTE ST 12-1: the count of 29.97 drop-frame skips 108 numbers an hour, that of 59.94 twice as many; other rates skip
+// none.
 TEST(Timecode, CountsEveryRateThereAndBack) {
     struct Case {
         FrameRate rate;
@@ -43,9 +45,17 @@ TEST(Timecode, CountsEveryRateThereAndBack) {
         const char* text;
         int64_t frames;
     };
-    for (const Case& c : {Case{{24000, 1001}, false, "01:00:00:00", 86400}, {{24, 1}, false, "00:00:01:12", 36}, {{25, 1}, false, "10:00:00:00", 900000}, {{30000, 1001}, true, "01:00:00;00", 107892},
-                          {{30000, 1001}, true, "00:01:00;02", 1800}, {{30000, 1001}, true, "00:09:59;29", 17981}, {{30000, 1001}, false, "01:00:00:00", 108000}, {{60000, 1001}, true, "01:00:00;00", 215784},
-                          {{60000, 1001}, true, "00:01:00;04", 3600}, {{50, 1}, false, "00:00:02:49", 149}, {{60, 1}, false, "23:59:59:59", 5183999}}) {
+    for (const Case& c : {Case{{24000, 1001}, false, "01:00:00:00", 86400},
+                          {{24, 1}, false, "00:00:01:12", 36},
+                          {{25, 1}, false, "10:00:00:00", 900000},
+                          {{30000, 1001}, true, "01:00:00;00", 107892},
+                          {{30000, 1001}, true, "00:01:00;02", 1800},
+                          {{30000, 1001}, true, "00:09:59;29", 17981},
+                          {{30000, 1001}, false, "01:00:00:00", 108000},
+                          {{60000, 1001}, true, "01:00:00;00", 215784},
+                          {{60000, 1001}, true, "00:01:00;04", 3600},
+                          {{50, 1}, false, "00:00:02:49", 149},
+                          {{60, 1}, false, "23:59:59:59", 5183999}}) {
         EXPECT_EQ(framesOfTimecode(c.text, c.rate), c.frames) << c.text;
         EXPECT_EQ(timecodeOfFrames(c.frames, c.rate, c.drop), c.text);
     }

@@ -1,4 +1,5 @@
-// Treatments against faults of known size. `./rivlen bench treatments` does the same at length, on recordings that are not part of the source tree.
+// Treatments against faults of known size. `./rivlen bench treatments` does the same at length, on recordings that are
+// not part of the source tree.
 #include <gtest/gtest.h>
 
 #include "Faults.h"
@@ -32,7 +33,8 @@ Treated treated(const AudioBuffer& x, const std::vector<Treatment>& treatments, 
         out.effects = treat(source, treatments, facts, [&](const AudioBuffer& b) { out.sound.append(b); }, {});
     } else {
         RepairChain chain(treatments, facts);
-        for (int64_t at = 0; at < x.frames(); at += block) out.sound.append(chain.process(x.slice(at, std::min(block, x.frames() - at))));
+        for (int64_t at = 0; at < x.frames(); at += block)
+            out.sound.append(chain.process(x.slice(at, std::min(block, x.frames() - at))));
         out.sound.append(chain.finish());
         out.effects = chain.effects();
     }
@@ -59,7 +61,8 @@ TEST(Treatment, EveryOneKeepsLengthAndPlaceInAnyBlocks) {
         const Treated whole = treated(x, one), pieces = treated(x, one, 997);
         ASSERT_EQ(whole.sound.frames(), x.frames()) << entry.id;
         ASSERT_EQ(pieces.sound.frames(), x.frames()) << entry.id;
-        EXPECT_LT(differenceDb(whole.sound, pieces.sound), entry.id == std::string("de-click") ? -60 : -110) << entry.id;
+        EXPECT_LT(differenceDb(whole.sound, pieces.sound), entry.id == std::string("de-click") ? -60 : -110)
+            << entry.id;
         if (entry.id != std::string("polarity")) {
             EXPECT_GT(sdr(whole.sound, x), 0) << entry.id << ": what comes out is in its place";
         }
@@ -77,7 +80,8 @@ TEST(Treatment, WhatHasNothingToDoSaysSoAndChangesNothing) {
 }
 
 TEST(Treatment, DeclipRestoresEightDecibelAtAFifthOfThePeak) {
-    // The bar of published methods: Kitic, Bertin and Gribonval 2015 report some 8 to 10 dB at this level (from memory).
+    // The bar of published methods: Kitic, Bertin and Gribonval 2015 report some 8 to 10 dB at this level (from
+    // memory).
     const AudioBuffer clean = saloon(1.5);
     AudioBuffer x = clean;
     clip(x, 0.2);
@@ -87,7 +91,9 @@ TEST(Treatment, DeclipRestoresEightDecibelAtAFifthOfThePeak) {
 TEST(Treatment, DeclickGainsTwentyDecibel) {
     AudioBuffer clean(1, 6 * kRate);  // something like a low voice
     for (int64_t i = 0; i < clean.frames(); ++i)
-        for (int h = 1; h < 25; ++h) clean.channel(0)[size_t(i)] += float(0.06 / h * std::sin(2 * std::numbers::pi * 117 * h * double(i) / kRate + h * h));
+        for (int h = 1; h < 25; ++h)
+            clean.channel(0)[size_t(i)] +=
+                float(0.06 / h * std::sin(2 * std::numbers::pi * 117 * h * double(i) / kRate + h * h));
     addNoise(clean, -75, 3);
     AudioBuffer x = clean;
     ASSERT_GE(addClicks(x, kRate, 10, 0.7, 2).size(), 9u);
@@ -111,7 +117,8 @@ TEST(Treatment, DehumTakesTheCombAndLeavesWhatIsBeside) {
 }
 
 TEST(Treatment, DerumbleIsAButterworthWithoutPhase) {
-    for (const auto& [hz, db] : {std::pair(80.0, -3.01), std::pair(40.0, -24.1), std::pair(160.0, -0.02), std::pair(1000.0, 0.0)}) {
+    for (const auto& [hz, db] :
+         {std::pair(80.0, -3.01), std::pair(40.0, -24.1), std::pair(160.0, -0.02), std::pair(1000.0, 0.0)}) {
         const AudioBuffer x = sine(hz, 0.2, kRate, 4 * kRate);
         const AudioBuffer y = treated(x, {{"de-rumble", true, 80}}).sound;
         EXPECT_NEAR(levelDb(y.slice(kRate, 2 * kRate)) - levelDb(x.slice(kRate, 2 * kRate)), db, 0.3) << hz;
@@ -124,11 +131,14 @@ TEST(Treatment, DerumbleIsAButterworthWithoutPhase) {
 TEST(Treatment, DehissLowersTheNoiseByItsAmountAndKeepsWhatIsLouder) {
     AudioBuffer clean(1, 8 * kRate);
     for (int64_t i = 0; i < clean.frames(); ++i)
-        if (std::fmod(double(i) / kRate, 1.0) < 0.5) clean.channel(0)[size_t(i)] = float(0.2 * std::sin(2 * std::numbers::pi * 440 * double(i) / kRate));
+        if (std::fmod(double(i) / kRate, 1.0) < 0.5)
+            clean.channel(0)[size_t(i)] = float(0.2 * std::sin(2 * std::numbers::pi * 440 * double(i) / kRate));
     AudioBuffer x = clean;
     addNoise(x, -50, 4);
     const AudioBuffer y = treated(x, {{"de-hiss", true, 12}}).sound;
-    const auto pause = [](const AudioBuffer& b) { return levelDb(b.slice(int64_t(4.7 * kRate), int64_t(0.2 * kRate))); };
+    const auto pause = [](const AudioBuffer& b) {
+        return levelDb(b.slice(int64_t(4.7 * kRate), int64_t(0.2 * kRate)));
+    };
     EXPECT_NEAR(pause(y), pause(x) - 12, 1.5);
     EXPECT_GT(sdr(y, clean), sdr(x, clean) + 6);
 }
@@ -143,7 +153,9 @@ TEST(Treatment, DeessLowersOnlyWhatIsSharp) {
 }
 
 TEST(Treatments, AreProposedReadAndRefused) {
-    const std::vector<Finding> findings{{Fault::Hum, 0, 1, -1, -40, 1, 100, 50, 0, {1}}, {Fault::Click, 0, 1, -1, 3, 1, 50, 0, 0, {}}, {Fault::Silence, 0, 1, -1, 1, 1, 0, 0, 0, {}}};
+    const std::vector<Finding> findings{{Fault::Hum, 0, 1, -1, -40, 1, 100, 50, 0, {1}},
+                                        {Fault::Click, 0, 1, -1, 3, 1, 50, 0, 0, {}},
+                                        {Fault::Silence, 0, 1, -1, 1, 1, 0, 0, 0, {}}};
     const auto mine = proposed(findings);
     ASSERT_EQ(mine.size(), 2u);
     EXPECT_EQ(mine[0].id, "de-click") << "in the order of work";
@@ -171,7 +183,8 @@ TEST(Autoregression, FindsTheCoefficientsOfAKnownProcessAndFillsAGap) {
     EXPECT_NEAR(a[1], -0.8, 0.02);
     // A sum of sines is foretold exactly: a gap in it is filled.
     std::vector<float> tone(2000);
-    for (size_t n = 0; n < tone.size(); ++n) tone[n] = float(0.4 * std::sin(0.05 * double(n)) + 0.3 * std::sin(0.21 * double(n)));
+    for (size_t n = 0; n < tone.size(); ++n)
+        tone[n] = float(0.4 * std::sin(0.05 * double(n)) + 0.3 * std::sin(0.21 * double(n)));
     std::vector<float> broken = tone;
     std::vector<int> unknown;
     for (int i = 1000; i < 1020; ++i) broken[size_t(i)] = 5, unknown.push_back(i);

@@ -4,9 +4,9 @@
 #include "Support.h"
 #include "core/isolation/Likeness.h"
 #include "core/isolation/ResultSource.h"
+#include "core/isolation/Trial.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/NetworkLibrary.h"
-#include "core/isolation/Trial.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -15,7 +15,8 @@ namespace {
 
 const fs::path demo = fs::path(RIVLEN_SOURCE_DIR) / "demo";
 
-TrialRow row(const char* name, double sdr, double spill, double damage, std::optional<double> quality, double seconds = 1) {
+TrialRow row(const char* name, double sdr, double spill, double damage, std::optional<double> quality,
+             double seconds = 1) {
     TrialRow r{name, {}, quality, seconds};
     r.weighing.sdrDb = sdr, r.weighing.spillDb = spill, r.weighing.damage.total = damage;
     return r;
@@ -24,9 +25,12 @@ TrialRow row(const char* name, double sdr, double spill, double damage, std::opt
 }  // namespace
 
 TEST(Trial, RanksByTheMeasuresAndTheCardsAndSaysWhy) {
-    const auto ranking = rankTrials({row("one", 8, -14, 20, 6.0), row("two", 10, -16.5, 12, 6.0), row("three", 9, -15, 15, 9.0)});
+    const auto ranking =
+        rankTrials({row("one", 8, -14, 20, 6.0), row("two", 10, -16.5, 12, 6.0), row("three", 9, -15, 15, 9.0)});
     EXPECT_EQ(ranking.order, (std::vector<size_t>{2, 1, 0}));
-    EXPECT_EQ(ranking.reason, "three is recommended: 1.5 dB more spill and 3 points more damage than two, and 3.0 dB better on known mixtures.");
+    EXPECT_EQ(ranking.reason,
+              "three is recommended: 1.5 dB more spill and 3 points more damage than two, and 3.0 dB better on known "
+              "mixtures.");
     const auto settings = rankTrials({row("one", 8, -14, 20, 6.0), row("two", 10, -16.5, 12, 6.0)});
     EXPECT_EQ(settings.reason, "two is recommended: 2.5 dB less spill and 8 points less damage than one.");
 }
@@ -94,9 +98,11 @@ TEST(Likeness, HalvesOfAReelAreAlikeAndOtherReelsAreNot) {
         const int64_t first = int64_t(from * reader.sampleRate()), count = int64_t(seconds * reader.sampleRate());
         const Trial trial = tryNetwork(reader, choice, network, {}, first, count, {});
         Isolator isolator(reader.channels(), reader.sampleRate());
-        return likenessOf(isolator.cells({}, 0, first, trial.block.slice(first - trial.from - isolator.margin(), count + 2 * isolator.margin())));
+        return likenessOf(isolator.cells(
+            {}, 0, first, trial.block.slice(first - trial.from - isolator.margin(), count + 2 * isolator.margin())));
     };
-    const Likeness one = of("reel-2-saloon.flac", 2, 8), two = of("reel-2-saloon.flac", 12, 8), other = of("reel-1-deck.flac", 2, 8);
+    const Likeness one = of("reel-2-saloon.flac", 2, 8), two = of("reel-2-saloon.flac", 12, 8),
+                   other = of("reel-1-deck.flac", 2, 8);
     EXPECT_EQ(distance(one, one), 0);
     EXPECT_LT(distance(one, two), kAlike);
     EXPECT_GT(distance(one, other), kAlike);

@@ -1,5 +1,5 @@
-// Faults of voices, put into the recorded speech of the committed excerpt at known sizes: found, named rightly, and treated. `./rivlen bench diagnosis`
-// and `treatments` do the same over many clips.
+// Faults of voices, put into the recorded speech of the committed excerpt at known sizes: found, named rightly, and
+// treated. `./rivlen bench diagnosis` and `treatments` do the same over many clips.
 #include "VoiceFaults.h"
 
 #include <gtest/gtest.h>
@@ -47,7 +47,8 @@ AudioBuffer treated(const AudioBuffer& x, const std::string& what) {
     BufferSource source(x, kRate);
     const auto treatments = parseTreatments(what);
     AudioBuffer out(x.channels(), 0);
-    treat(source, treatments, factsFor(source, treatments, found(x), {}), [&](const AudioBuffer& b) { out.append(b); }, {});
+    treat(source, treatments, factsFor(source, treatments, found(x), {}), [&](const AudioBuffer& b) { out.append(b); },
+          {});
     return out;
 }
 
@@ -61,7 +62,8 @@ double rmsDb(const AudioBuffer& a, const AudioBuffer& b) {
 
 TEST(VoiceFaults, SpeechAloneHasNone) {
     const auto all = found(speech());
-    for (Fault kind : {Fault::Plosive, Fault::Wind, Fault::Sibilance, Fault::Reverberation, Fault::MusicUnder}) EXPECT_EQ(of(all, kind), nullptr) << entryOf(kind).name;
+    for (Fault kind : {Fault::Plosive, Fault::Wind, Fault::Sibilance, Fault::Reverberation, Fault::MusicUnder})
+        EXPECT_EQ(of(all, kind), nullptr) << entryOf(kind).name;
 }
 
 TEST(VoiceFaults, PopsAreFoundWhereTheyAreAndTakenOut) {
@@ -71,7 +73,10 @@ TEST(VoiceFaults, PopsAreFoundWhereTheyAreAndTakenOut) {
     const Finding* pops = of(all, Fault::Plosive);
     ASSERT_TRUE(pops);
     EXPECT_EQ(pops->severity, 4);
-    for (double at : places) EXPECT_TRUE(std::any_of(pops->places.begin(), pops->places.end(), [at](double p) { return std::fabs(p - at) < 0.08; })) << at;
+    for (double at : places)
+        EXPECT_TRUE(std::any_of(pops->places.begin(), pops->places.end(), [at](double p) {
+            return std::fabs(p - at) < 0.08;
+        })) << at;
     const auto proposes = [&](Content content) {
         const auto list = proposed(all, content);
         return std::any_of(list.begin(), list.end(), [](const Treatment& t) { return t.id == "de-plosive"; });
@@ -81,7 +86,8 @@ TEST(VoiceFaults, PopsAreFoundWhereTheyAreAndTakenOut) {
     const AudioBuffer y = treated(x, "de-plosive=24");
     EXPECT_LT(rmsDb(y, speech()), rmsDb(x, speech()) - 10) << "the speech comes back";
     // Between the pops nothing changes.
-    EXPECT_LT(rmsDb(y.slice(0, int64_t((places[0] - 0.4) * kRate)), x.slice(0, int64_t((places[0] - 0.4) * kRate))), -100);
+    EXPECT_LT(rmsDb(y.slice(0, int64_t((places[0] - 0.4) * kRate)), x.slice(0, int64_t((places[0] - 0.4) * kRate))),
+              -100);
 }
 
 TEST(VoiceFaults, WindIsFoundInItsTimeAndPushedDown) {
@@ -114,7 +120,8 @@ TEST(VoiceFaults, SharpSIsFoundAndLowered) {
         const double scale = fromDb(voiceDb(x, kRate) + overDb - levelDb(s));
         for (int64_t at = kRate / 3; at + kRate / 12 < x.frames(); at += kRate / 2)
             for (int64_t i = 0; i < kRate / 12; ++i)
-                x.channel(0)[size_t(at + i)] += float(scale * std::sin(std::numbers::pi * double(i) / (kRate / 12.0)) * s.channel(0)[size_t(at + i)]);
+                x.channel(0)[size_t(at + i)] += float(scale * std::sin(std::numbers::pi * double(i) / (kRate / 12.0)) *
+                                                      s.channel(0)[size_t(at + i)]);
         return x;
     };
     const auto none = found(hissing(-12)), all = found(hissing(10)), more = found(hissing(13));
@@ -137,14 +144,16 @@ TEST(VoiceFaults, ARoomIsFoundWithItsDecayTime) {
     EXPECT_NEAR(room->level, 0, 6) << "direct to reverberant";
 }
 
-// The filter's gains, followed on the direct sound and on the room's answer apart: 5 dB more between them at RT60 0.7 s.
+// The filter's gains, followed on the direct sound and on the room's answer apart: 5 dB more between them at RT60 0.7
+// s.
 TEST(VoiceFaults, TheRoomIsTurnedDownAndTheVoiceStays) {
     const AudioBuffer& dry = speech();
     AudioBuffer wet = dry;
     convolve(wet, roomResponse(kRate, 0.7, 0, 6));
     AudioBuffer room = wet;
     for (size_t i = 0; i < room.samples().size(); ++i) room.samples()[i] -= dry.samples()[i];
-    const auto before = followed(wet, dry, room, kRate, 0.7, 0, 0), after = followed(wet, dry, room, kRate, 0.7, 0, 100);
+    const auto before = followed(wet, dry, room, kRate, 0.7, 0, 0),
+               after = followed(wet, dry, room, kRate, 0.7, 0, 100);
     EXPECT_GT(powerDb(after.first / after.second) - powerDb(before.first / before.second), 4.5);
     EXPECT_GT(powerDb(after.first / before.first), -6) << "of the direct sound";
     // As a treatment: as long as before, nothing at 0 %, quieter tails at 100 %.
@@ -159,7 +168,8 @@ TEST(VoiceFaults, MusicUnderTheVoiceIsTold) {
     const AudioBuffer music = reader.read(0, reader.frames());
     AudioBuffer x = speech();
     const double scale = fromDb(levelDb(x) - 10 - levelDb(music));
-    for (int64_t i = 0; i < x.frames(); ++i) x.channel(0)[size_t(i)] += float(scale * music.channel(0)[size_t(i % music.frames())]);
+    for (int64_t i = 0; i < x.frames(); ++i)
+        x.channel(0)[size_t(i)] += float(scale * music.channel(0)[size_t(i % music.frames())]);
     const auto all = found(x);
     const Finding* under = of(all, Fault::MusicUnder);
     ASSERT_TRUE(under);
@@ -169,7 +179,8 @@ TEST(VoiceFaults, MusicUnderTheVoiceIsTold) {
 
 TEST(VoiceFaults, ADriftingHumSaysSo) {
     AudioBuffer x(1, kRate * 90);
-    for (int64_t i = 0; i < x.frames(); ++i) x.channel(0)[size_t(i)] = speech().channel(0)[size_t(i % speech().frames())];
+    for (int64_t i = 0; i < x.frames(); ++i)
+        x.channel(0)[size_t(i)] = speech().channel(0)[size_t(i % speech().frames())];
     addHum(x, kRate, 49.95, -40, 10, 0.1);
     const auto all = found(x);
     const Finding* hum = of(all, Fault::Hum);

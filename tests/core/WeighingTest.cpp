@@ -15,13 +15,16 @@ namespace {
 constexpr int kFrames = 200, kBins = 1025;  // 2.1 s at 48 kHz
 
 /// Cells with the given share and power of frame and frequency.
-SpanCells cells(const std::function<double(int, double)>& share, const std::function<double(int, double)>& power = [](int, double) { return 1.0; }) {
+SpanCells cells(
+    const std::function<double(int, double)>& share,
+    const std::function<double(int, double)>& power = [](int, double) { return 1.0; }) {
     SpanCells c;
     c.frames = kFrames, c.hop = 512, c.rate = 48000, c.binHz = 48000.0 / 2048;
     SpanCells::Group group;
     for (int t = -kCellReach; t < kFrames + kCellReach; ++t) {
         std::vector<float> p, P;
-        for (int k = 0; k < kBins; ++k) p.push_back(float(share(t, k * c.binHz))), P.push_back(float(power(t, k * c.binHz)));
+        for (int k = 0; k < kBins; ++k)
+            p.push_back(float(share(t, k * c.binHz))), P.push_back(float(power(t, k * c.binHz)));
         group.share.push_back(p);
         group.power.push_back(P);
     }
@@ -49,7 +52,8 @@ TEST(Weighing, WithoutIsolationNothingIsDamaged) {
 }
 
 TEST(Weighing, AGainThatStandsStillIsNoArtifact) {
-    // p = 0.8 everywhere: v = 0.8^1.5 / (0.8^1.5 + 0.2^1.5) = 8 / 9, so the bed is an eighth of the voice whatever the gain.
+    // p = 0.8 everywhere: v = 0.8^1.5 / (0.8^1.5 + 0.2^1.5) = 8 / 9, so the bed is an eighth of the voice whatever the
+    // gain.
     const SpanCells c = cells([](int, double) { return 0.8; });
     const Weighing w = weighed(c);
     EXPECT_NEAR(w.spillDb - spillCorrection(c), 10 * std::log10(1.0 / 8), 0.01);
@@ -58,8 +62,8 @@ TEST(Weighing, AGainThatStandsStillIsNoArtifact) {
 }
 
 TEST(Weighing, SpillFollowsByHandForATwoPartSpan) {
-    // Half the frames p = 0.9 (v = 27 / 28), half p = 0.1 (v = 1 / 28), gains equal to p: the mean gains of a band over the span are
-    // gV = (0.9 * 27 + 0.1) / 28 and gB = (0.9 + 0.1 * 27) / 28, and V = B, so I / T = (gB / gV)^2.
+    // Half the frames p = 0.9 (v = 27 / 28), half p = 0.1 (v = 1 / 28), gains equal to p: the mean gains of a band over
+    // the span are gV = (0.9 * 27 + 0.1) / 28 and gB = (0.9 + 0.1 * 27) / 28, and V = B, so I / T = (gB / gV)^2.
     const SpanCells c = cells([](int t, double) { return t % 20 < 10 ? 0.9 : 0.1; });
     const double gV = (0.9 * 27 + 0.1) / 28, gB = (0.9 + 0.1 * 27) / 28;
     const Weighing w = weighed(c);
@@ -85,12 +89,14 @@ TEST(Weighing, EveryPartAnswersToItsOwnFault) {
     // Flutter from frame to frame, at full strength.
     EXPECT_GT(weighed(cells([](int t, double) { return t % 2 ? 0.9 : 0.3; })).damage.warble, 80);
     // Treble that the network gives away: 20 log10(0.9 / 0.3) = 9.5 dB against the middle, 12 dB being 100.
-    EXPECT_NEAR(weighed(cells([](int, double hz) { return hz > 3500 ? 0.3 : 0.9; })).damage.dulling, 100 * 20 * std::log10(3) / 12, 1);
+    EXPECT_NEAR(weighed(cells([](int, double hz) { return hz > 3500 ? 0.3 : 0.9; })).damage.dulling,
+                100 * 20 * std::log10(3) / 12, 1);
     EXPECT_NEAR(weighed(cells([](int, double hz) { return hz > 3500 ? 0.9 : 0.3; })).damage.dulling, 0, 0.01);
     // A bed that comes up with every word and is gone between them.
     const Weighing swelling = weighed(cells([](int t, double) { return (t + 240) % 60 < 30 ? 0.8 : 0.05; }));
     EXPECT_GT(swelling.damage.pumping, 40);
-    EXPECT_LT(weighed(cells([](int t, double) { return (t + 240) % 60 < 30 ? 0.8 : 0.05; }), depth(3)).damage.pumping, 20);
+    EXPECT_LT(weighed(cells([](int t, double) { return (t + 240) % 60 < 30 ? 0.8 : 0.05; }), depth(3)).damage.pumping,
+              20);
     // Gaps of two frames in a voice.
     EXPECT_GT(weighed(cells([](int t, double) { return (t + 240) % 20 < 2 ? 0.02 : 0.95; })).damage.holes, 15);
     EXPECT_NEAR(weighed(cells([](int t, double) { return t < 100 ? 0.95 : 0.02; })).damage.holes, 0, 0.01);
@@ -99,8 +105,12 @@ TEST(Weighing, EveryPartAnswersToItsOwnFault) {
 TEST(Weighing, LostConsonantsAreOnsetLossAndTheGuardBringsThemBack) {
     // A voice below 1.5 kHz; every 24 frames a burst above 3 kHz, 20 dB up, that the network mostly takes for noise.
     const auto burst = [](int t, double hz) { return hz > 3000 && (t + 240) % 24 < 3; };
-    const SpanCells c = cells([&](int t, double hz) { return hz < 1500 ? 0.95 : burst(t, hz) ? 0.2 : 0.3; },
-                              [&](int t, double hz) { return hz < 1500 ? 1.0 : burst(t, hz) ? 1.0 : 0.01; });
+    const SpanCells c = cells([&](int t, double hz) { return hz < 1500      ? 0.95
+                                                             : burst(t, hz) ? 0.2
+                                                                            : 0.3; },
+                              [&](int t, double hz) { return hz < 1500      ? 1.0
+                                                             : burst(t, hz) ? 1.0
+                                                                            : 0.01; });
     const double lost = weighed(c).damage.onsetLoss;
     EXPECT_NEAR(lost, 96, 1);  // 1 - 0.2^2
     EXPECT_NEAR(weighed(c, depth(6)).damage.onsetLoss, 100 * (1 - std::pow(fromDb(-6) + (1 - fromDb(-6)) * 0.2, 2)), 1);

@@ -6,10 +6,10 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
-#include "core/media/Timecode.h"
 #include "core/delivery/DeliverySets.h"
 #include "core/media/MediaReader.h"
 #include "core/media/PictureReader.h"
+#include "core/media/Timecode.h"
 #include "core/separation/NetworkCard.h"
 #include "core/separation/StemStore.h"
 #include "core/session/DeliveryQueue.h"
@@ -78,12 +78,19 @@ void readPreset(const std::string& bytes) {
 const std::vector<Reader>& readers() {
     static const std::vector<Reader> all = {
         {"session", [](const std::string& bytes) { sessionText(parseSession(bytes, "/x/y.rivlen"), "/x"); }},
-        {"set", [](const std::string& bytes) { for (const auto& d : parseDeliverySet(bytes, "x").deliverables) deliveryFileNames(d, "session", "reel", 2); }},
+        {"set",
+         [](const std::string& bytes) {
+             for (const auto& d : parseDeliverySet(bytes, "x").deliverables) deliveryFileNames(d, "session", "reel", 2);
+         }},
         {"queue", readQueue},
         {"card", [](const std::string& bytes) { NetworkCard::load(written("card.json", bytes)); }},
         {"preset", readPreset},
         {"stems", readStems},
-        {"time", [](const std::string& bytes) { parseTime(bytes); framesOfTimecode(bytes, {30000, 1001}); }},
+        {"time",
+         [](const std::string& bytes) {
+             parseTime(bytes);
+             framesOfTimecode(bytes, {30000, 1001});
+         }},
         {"media", readMedia},
         {"picture", readPicture},
     };
@@ -94,8 +101,7 @@ void tried(const Reader& reader, const std::string& bytes) {
     try {
         reader.read(bytes);
     } catch (const Error&) {
-    } catch (const nlohmann::json::exception&) {
-    }
+    } catch (const nlohmann::json::exception&) {}
 }
 
 }  // namespace rivlen::fuzz

@@ -6,7 +6,8 @@
 
 namespace rivlen::fuzz {
 
-/// Something that reads what others wrote. It may refuse with rivlen::Error or, for JSON's parts, nlohmann's exceptions; anything else is a fault.
+/// Something that reads what others wrote. It may refuse with rivlen::Error or, for JSON's parts, nlohmann's
+/// exceptions; anything else is a fault.
 struct Reader {
     const char* name;  ///< also of its folder in tests/data/fuzz
     std::function<void(const std::string& bytes)> read;

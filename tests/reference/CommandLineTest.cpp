@@ -1,7 +1,7 @@
 // The command line's contract, with independent programs (soxi, ffmpeg) reading what it writes.
-#include <csignal>
 #include <gtest/gtest.h>
 #include <sys/wait.h>
+#include <csignal>
 
 #include <fstream>
 #include <nlohmann/json.hpp>
@@ -42,7 +42,9 @@ TEST(CommandLine, InspectGivesTheContractsFields) {
 
 TEST(CommandLine, SplitWritesAlignedStemsThatSumToTheSource) {
     const TempFolder folder;
-    const json j = parsed(cli + " split " + demo + "reel-1-deck.flac --out " + folder.path().string() + " --from 2 --to 00:00:05:12 --depth 20 --firmness 30 --onset-guard 60 --steadiness 25 --band-bias 100:20,4000:-30 --quality quick --json");
+    const json j = parsed(cli + " split " + demo + "reel-1-deck.flac --out " + folder.path().string() +
+                          " --from 2 --to 00:00:05:12 --depth 20 --firmness 30 --onset-guard 60 --steadiness 25 "
+                          "--band-bias 100:20,4000:-30 --quality quick --json");
     const json& f = j.at("files").at(0);
     EXPECT_LT(f.at("residual_dbfs").is_null() ? -200.0 : f.at("residual_dbfs").get<double>(), -120);
     EXPECT_NEAR(f.at("seconds_audio").get<double>(), 3.48, 1e-6);
@@ -64,7 +66,8 @@ TEST(CommandLine, SplitWritesAlignedStemsThatSumToTheSource) {
 
 TEST(CommandLine, RoomAndBalanceShapeWhatIsWritten) {
     const TempFolder folder;
-    const std::string span = cli + " split " + demo + "reel-3-bridge.flac --from 2 --to 4 --json --out " + folder.path().string();
+    const std::string span =
+        cli + " split " + demo + "reel-3-bridge.flac --from 2 --to 4 --json --out " + folder.path().string();
     EXPECT_LT(parsed(span + "/plain").at("files").at(0).value("residual_dbfs", -200.0), -120);
     const json dry = parsed(span + "/dry --room-keep 0 --balance 6");
     EXPECT_EQ(dry.at("files").at(0).at("settings").at("room_keep"), 0);
@@ -76,10 +79,14 @@ TEST(CommandLine, RoomAndBalanceShapeWhatIsWritten) {
     // Its Balance comes as a file of its own; the stems still sum to the source.
     EXPECT_TRUE(fs::exists(folder / "dry" / "reel-3-bridge.result.wav"));
     EXPECT_FALSE(fs::exists(folder / "plain" / "reel-3-bridge.result.wav"));
-    const auto quick = run(cli + " split " + demo + "reel-3-bridge.flac --to 1 --quality quick --room-keep 50 --out " + (folder / "q").string());
+    const auto quick = run(cli + " split " + demo + "reel-3-bridge.flac --to 1 --quality quick --room-keep 50 --out " +
+                           (folder / "q").string());
     EXPECT_EQ(quick.code, 2) << "that network does not keep the room apart";
     EXPECT_NE(quick.out.find("Room keep"), std::string::npos) << quick.out;
-    EXPECT_EQ(run(cli + " split " + demo + "reel-3-bridge.flac --to 1 --apart --room-keep 50 --out " + (folder / "q").string()).code, 2);
+    EXPECT_EQ(run(cli + " split " + demo + "reel-3-bridge.flac --to 1 --apart --room-keep 50 --out " +
+                  (folder / "q").string())
+                  .code,
+              2);
 }
 
 TEST(CommandLine, InspectFindsAndTreatRepairs) {
@@ -104,16 +111,19 @@ TEST(CommandLine, InspectFindsAndTreatRepairs) {
         if (f.at("kind") == "hum") EXPECT_LT(f.at("severity").get<double>(), -60) << "it was at -40";
     EXPECT_EQ(parsed(cli + " inspect " + out + " --json").at("duration_s"), 24.0);
     // What has nothing to do says so.
-    const auto idle = run(cli + " treat " + demo + "reel-1-deck.flac --set de-clip=100 --out " + (folder / "same.flac").string());
+    const auto idle =
+        run(cli + " treat " + demo + "reel-1-deck.flac --set de-clip=100 --out " + (folder / "same.flac").string());
     EXPECT_NE(idle.out.find("does nothing here"), std::string::npos) << idle.out;
     EXPECT_EQ(run(cli + " treat " + bridge + " --out " + out).code, 2) << "nothing to do";
     // Many files: a table, and the others are treated where one is missing.
     const std::string many = (folder / "many").string();
-    const auto table = run(cli + " treat " + bridge + " " + demo + "reel-1-deck.flac " + (folder / "gone.wav").string() + " --auto --folder " + many);
+    const auto table = run(cli + " treat " + bridge + " " + demo + "reel-1-deck.flac " +
+                           (folder / "gone.wav").string() + " --auto --folder " + many);
     EXPECT_EQ(table.code, 3);
     EXPECT_NE(table.out.find("| click"), std::string::npos) << table.out;
     EXPECT_TRUE(fs::exists(many + "/reel-3-bridge.treated.wav") && fs::exists(many + "/reel-1-deck.treated.wav"));
-    EXPECT_EQ(run(cli + " treat " + bridge + " " + demo + "reel-1-deck.flac --auto --out " + out).code, 2) << "two files can't become one";
+    EXPECT_EQ(run(cli + " treat " + bridge + " " + demo + "reel-1-deck.flac --auto --out " + out).code, 2)
+        << "two files can't become one";
     EXPECT_EQ(run(cli + " treat " + bridge + " --set sparkle=1 --out " + (folder / "x.wav").string()).code, 2);
     EXPECT_EQ(run(cli + " treat " + bridge + " --auto --out " + out).code, 4) << "it is there already";
 }
@@ -125,16 +135,19 @@ TEST(CommandLine, WeighGivesTheContractsFields) {
     EXPECT_EQ(j.at("settings").at("depth_db"), 12.0);
     EXPECT_GT(j.at("damage").get<double>(), 0);
     EXPECT_LT(j.at("damage").get<double>(), 100);
-    for (const char* part : {"onset_loss", "dulling", "warble", "pumping", "holes"}) EXPECT_GE(j.at("damage_parts").at(part).get<double>(), 0) << part;
+    for (const char* part : {"onset_loss", "dulling", "warble", "pumping", "holes"})
+        EXPECT_GE(j.at("damage_parts").at(part).get<double>(), 0) << part;
     const json& curve = j.at("trade_off").at("curve");
     ASSERT_GT(curve.size(), 10u);
     EXPECT_EQ(curve.front().at("depth_db"), 0.0);
     EXPECT_EQ(curve.back().at("depth_db"), "full");
-    EXPECT_TRUE(curve.front().contains("firmness") && curve.front().contains("spill_db") && curve.front().contains("damage"));
+    EXPECT_TRUE(curve.front().contains("firmness") && curve.front().contains("spill_db") &&
+                curve.front().contains("damage"));
     EXPECT_NE(std::find(curve.begin(), curve.end(), j.at("trade_off").at("knee")), curve.end());
     EXPECT_FALSE(j.at("trade_off").at("reason").get<std::string>().empty());
     // The present setting lies on the curve: 12 dB is one of its points.
-    const auto twelve = std::find_if(curve.begin(), curve.end(), [](const json& p) { return p.at("depth_db") == 12.0; });
+    const auto twelve =
+        std::find_if(curve.begin(), curve.end(), [](const json& p) { return p.at("depth_db") == 12.0; });
     ASSERT_NE(twelve, curve.end());
     EXPECT_EQ(twelve->at("spill_db"), j.at("spill_db"));
     const json full = parsed(weigh);
@@ -172,7 +185,8 @@ TEST(CommandLine, ExitCodesAndSentences) {
 
 TEST(CommandLine, NothingIsOverwrittenWithoutForce) {
     const TempFolder folder;
-    const std::string split = cli + " split " + demo + "reel-3-bridge.flac --quality quick --to 0.5 --out " + folder.path().string();
+    const std::string split =
+        cli + " split " + demo + "reel-3-bridge.flac --quality quick --to 0.5 --out " + folder.path().string();
     EXPECT_EQ(run(split).code, 0);
     std::ofstream(folder / "reel-3-bridge.music.wav") << "precious";
     EXPECT_EQ(run(split).code, 4);

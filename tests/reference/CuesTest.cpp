@@ -1,4 +1,5 @@
-// Cue points as independent readers see them: RIFF's "cue " and "adtl" chunks (Multimedia Programming Interface and Data Specifications 1.0, 1991; the layout from memory).
+// Cue points as independent readers see them: RIFF's "cue " and "adtl" chunks (Multimedia Programming Interface and
+// Data Specifications 1.0, 1991; the layout from memory).
 #include <gtest/gtest.h>
 
 #include <fstream>
@@ -28,7 +29,8 @@ uint32_t numberAt(const std::string& bytes, size_t at) {
 
 }  // namespace
 
-// More than a hundred, where libsndfile's own cues end, and names of all lengths: lists of odd ones must not throw a reader off the chunks behind them.
+// More than a hundred, where libsndfile's own cues end, and names of all lengths: lists of odd ones must not throw a
+// reader off the chunks behind them.
 TEST(Cues, AllOfManyMarkersAreRead) {
     const TempFolder folder;
     for (const int64_t known : {int64_t(16000), int64_t(0)})  // a length that is not known beforehand begins as RF64

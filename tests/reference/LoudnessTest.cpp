@@ -24,11 +24,11 @@ double integrated(const std::vector<std::pair<double, double>>& segments) {
 }  // namespace
 
 TEST(EbuTech3341, IntegratedLoudness) {
-    EXPECT_NEAR(integrated({{-23, 20}}), -23.0, 0.1);                                     // case 1
-    EXPECT_NEAR(integrated({{-33, 20}}), -33.0, 0.1);                                     // case 2
-    EXPECT_NEAR(integrated({{-36, 10}, {-23, 60}, {-36, 10}}), -23.0, 0.1);               // case 3
+    EXPECT_NEAR(integrated({{-23, 20}}), -23.0, 0.1);                                              // case 1
+    EXPECT_NEAR(integrated({{-33, 20}}), -33.0, 0.1);                                              // case 2
+    EXPECT_NEAR(integrated({{-36, 10}, {-23, 60}, {-36, 10}}), -23.0, 0.1);                        // case 3
     EXPECT_NEAR(integrated({{-72, 10}, {-36, 10}, {-23, 60}, {-36, 10}, {-72, 10}}), -23.0, 0.1);  // case 4
-    EXPECT_NEAR(integrated({{-26, 20}, {-20, 20.1}, {-26, 20}}), -23.0, 0.1);             // case 5
+    EXPECT_NEAR(integrated({{-26, 20}, {-20, 20.1}, {-26, 20}}), -23.0, 0.1);                      // case 5
 }
 
 TEST(EbuTech3341, FiveChannels) {  // case 6
@@ -43,19 +43,25 @@ TEST(EbuTech3341, FiveChannels) {  // case 6
     EXPECT_NEAR(meter.integrated(), -23.0, 0.1);
 }
 
-// Figures of the cases 9 to 23 and of Tech 3342 were written down from memory of the published tables; 7 and 8 (and 5 and 6 of Tech 3342) are authentic programmes, which
-// are not free to be shipped.
+// Figures of the cases 9 to 23 and of Tech 3342 were written down from memory of the published tables; 7 and 8 (and 5
+// and 6 of Tech 3342) are authentic programmes, which are not free to be shipped.
 namespace {
 
-/// A stereo 1 kHz sine in segments, fed in steps of 10 ms as a meter is; called after each step with the seconds so far.
-void fed(LoudnessMeter& meter, const std::vector<std::pair<double, double>>& segments, const std::function<void(double)>& each) {
+/// A stereo 1 kHz sine in segments, fed in steps of 10 ms as a meter is; called after each step with the seconds so
+/// far.
+void fed(LoudnessMeter& meter, const std::vector<std::pair<double, double>>& segments,
+         const std::function<void(double)>& each) {
     int64_t at = 0;
     for (const auto& [db, seconds] : segments) {
         const int64_t count = std::llround(seconds * 48000);
         for (int64_t done = 0; done < count; done += 480) {
             AudioBuffer x(2, std::min<int64_t>(480, count - done));
             for (int c = 0; c < 2; ++c)
-                for (int64_t i = 0; i < x.frames(); ++i) x.channel(c)[size_t(i)] = db < -190 ? 0.0f : float(fromDb(db) * std::sin(2 * std::numbers::pi * 1000 * double(at + done + i) / 48000));
+                for (int64_t i = 0; i < x.frames(); ++i)
+                    x.channel(c)[size_t(i)] =
+                        db < -190
+                            ? 0.0f
+                            : float(fromDb(db) * std::sin(2 * std::numbers::pi * 1000 * double(at + done + i) / 48000));
             meter.add(x);
             each(double(at + done + x.frames()) / 48000);
         }
@@ -75,19 +81,29 @@ constexpr double kNothing = -200;
 
 TEST(EbuTech3341, ConstantShortTermAndMomentary) {
     LoudnessMeter nine(2, 48000);  // case 9: S = -23.0 from 3 s on
-    fed(nine, repeated({{-20, 1.34}, {-30, 1.66}}, 5), [&](double t) { if (t >= 3) { ASSERT_NEAR(nine.shortTerm(), -23.0, 0.1) << t; } });
+    fed(nine, repeated({{-20, 1.34}, {-30, 1.66}}, 5), [&](double t) {
+        if (t >= 3) {
+            ASSERT_NEAR(nine.shortTerm(), -23.0, 0.1) << t;
+        }
+    });
     LoudnessMeter twelve(2, 48000);  // case 12: M = -23.0 from 1 s on
-    fed(twelve, repeated({{-20, 0.18}, {-30, 0.22}}, 25), [&](double t) { if (t >= 1) { ASSERT_NEAR(twelve.momentary(), -23.0, 0.1) << t; } });
+    fed(twelve, repeated({{-20, 0.18}, {-30, 0.22}}, 25), [&](double t) {
+        if (t >= 1) {
+            ASSERT_NEAR(twelve.momentary(), -23.0, 0.1) << t;
+        }
+    });
 }
 
 TEST(EbuTech3341, MaximaOfToneBurstsAtAnyOffset) {
     for (int i = 0; i < 20; ++i) {
         double shortTerm = -200, momentary = -200;
         LoudnessMeter ten(2, 48000);  // case 10: files
-        fed(ten, {{kNothing, 0.15 * i}, {-23, 3}, {kNothing, 1}}, [&](double) { shortTerm = std::max(shortTerm, ten.shortTerm()); });
+        fed(ten, {{kNothing, 0.15 * i}, {-23, 3}, {kNothing, 1}},
+            [&](double) { shortTerm = std::max(shortTerm, ten.shortTerm()); });
         EXPECT_NEAR(shortTerm, -23.0, 0.1) << i;
         LoudnessMeter thirteen(2, 48000);  // case 13: files
-        fed(thirteen, {{kNothing, 0.02 * i}, {-23, 0.4}, {kNothing, 1}}, [&](double) { momentary = std::max(momentary, thirteen.momentary()); });
+        fed(thirteen, {{kNothing, 0.02 * i}, {-23, 0.4}, {kNothing, 1}},
+            [&](double) { momentary = std::max(momentary, thirteen.momentary()); });
         EXPECT_NEAR(momentary, -23.0, 0.1) << i;
     }
 }
@@ -97,9 +113,11 @@ TEST(EbuTech3341, RisingBurstsAreFollowedOneByOne) {
     LoudnessMeter eleven(2, 48000), fourteen(2, 48000);
     double shortTerm = -200, momentary = -200;
     for (int i = 0; i < 20; ++i) {
-        fed(eleven, {{kNothing, 0.15 * i}, {-38.0 + i, 3}, {kNothing, 3 - 0.15 * i}}, [&](double) { shortTerm = std::max(shortTerm, eleven.shortTerm()); });
+        fed(eleven, {{kNothing, 0.15 * i}, {-38.0 + i, 3}, {kNothing, 3 - 0.15 * i}},
+            [&](double) { shortTerm = std::max(shortTerm, eleven.shortTerm()); });
         EXPECT_NEAR(shortTerm, -38.0 + i, 0.1) << i;
-        fed(fourteen, {{kNothing, 0.02 * i}, {-38.0 + i, 0.4}, {kNothing, 0.4 - 0.02 * i}}, [&](double) { momentary = std::max(momentary, fourteen.momentary()); });
+        fed(fourteen, {{kNothing, 0.02 * i}, {-38.0 + i, 0.4}, {kNothing, 0.4 - 0.02 * i}},
+            [&](double) { momentary = std::max(momentary, fourteen.momentary()); });
         EXPECT_NEAR(momentary, -38.0 + i, 0.1) << i;
     }
 }
@@ -108,18 +126,25 @@ TEST(EbuTech3341, TruePeak) {  // within +0.2/-0.4 dB
     struct Case {
         double divisor, phase, amplitude, expected;
     };
-    for (const Case& c : {Case{4, 0, 0.5, -6}, {4, 45, 0.5, -6}, {6, 60, 0.5, -6}, {8, 67.5, 0.5, -6}, {4, 45, 1.41, 3}}) {  // cases 15 to 19
+    for (const Case& c : {Case{4, 0, 0.5, -6},
+                          {4, 45, 0.5, -6},
+                          {6, 60, 0.5, -6},
+                          {8, 67.5, 0.5, -6},
+                          {4, 45, 1.41, 3}}) {  // cases 15 to 19
         AudioBuffer x(2, 48000);
         for (int64_t i = 0; i < x.frames(); ++i) {
             const double fade = std::min({1.0, double(i) / 4800, double(x.frames() - i) / 4800});
-            for (int ch = 0; ch < 2; ++ch) x.channel(ch)[size_t(i)] = float(fade * c.amplitude * std::sin(2 * std::numbers::pi * (double(i) / c.divisor + c.phase / 360)));
+            for (int ch = 0; ch < 2; ++ch)
+                x.channel(ch)[size_t(i)] = float(
+                    fade * c.amplitude * std::sin(2 * std::numbers::pi * (double(i) / c.divisor + c.phase / 360)));
         }
         LoudnessMeter meter(2, 48000);
         meter.add(x);
         EXPECT_LT(meter.truePeak(), c.expected + 0.2) << c.divisor << " " << c.phase;
         EXPECT_GT(meter.truePeak(), c.expected - 0.4) << c.divisor << " " << c.phase;
     }
-    // Cases 20 to 23: a peak between samples, made at four times the rate and taken down with an offset of 0 to 3 of its samples. A band-limited pulse of 0 dBTP stands for it.
+    // Cases 20 to 23: a peak between samples, made at four times the rate and taken down with an offset of 0 to 3 of
+    // its samples. A band-limited pulse of 0 dBTP stands for it.
     for (int offset = 0; offset < 4; ++offset) {
         AudioBuffer x(2, 4800);
         for (int64_t i = 0; i < x.frames(); ++i) {
@@ -140,10 +165,10 @@ TEST(EbuTech3342, LoudnessRange) {  // within 1 LU
         for (double db : levels) meter.add(sine(1000, fromDb(db), 48000, 48000 * 20, 2));
         return meter.range();
     };
-    EXPECT_NEAR(range({-20, -30}), 10, 1);                  // case 1
-    EXPECT_NEAR(range({-20, -15}), 5, 1);                   // case 2
-    EXPECT_NEAR(range({-40, -20}), 20, 1);                  // case 3
-    EXPECT_NEAR(range({-50, -35, -20, -35, -50}), 15, 1);   // case 4
+    EXPECT_NEAR(range({-20, -30}), 10, 1);                 // case 1
+    EXPECT_NEAR(range({-20, -15}), 5, 1);                  // case 2
+    EXPECT_NEAR(range({-40, -20}), 20, 1);                 // case 3
+    EXPECT_NEAR(range({-50, -35, -20, -35, -50}), 15, 1);  // case 4
 }
 
 TEST(Inspection, AgreesWithFfmpegOnTheDemo) {

@@ -39,7 +39,8 @@ for i, (e, t) in enumerate(zip(estimates, truth)):
 print(json.dumps(rows))
 )";
     const std::string at = folder.path().string();
-    const auto reference = run("( /usr/bin/python3 -B " + at + "/make.py " + RIVLEN_SOURCE_DIR + " " + at + " 2>/dev/null )");
+    const auto reference =
+        run("( /usr/bin/python3 -B " + at + "/make.py " + RIVLEN_SOURCE_DIR + " " + at + " 2>/dev/null )");
     ASSERT_EQ(reference.code, 0) << reference.out;
     std::string command = (programFolder() / "rivlen-cli").string() + " score --json --reference";
     for (int i = 0; i < 3; ++i) command += " " + at + "/truth" + std::to_string(i) + ".wav";
@@ -51,7 +52,9 @@ print(json.dumps(rows))
     for (size_t i = 0; i < 3; ++i) {
         for (const char* name : {"si_sdr_db", "sdr_db", "sir_db", "sar_db"})
             // Above 80 dB rounding decides.
-            EXPECT_NEAR(std::min(80.0, scores[i].at(name).get<double>()), std::min(80.0, expected[i].at(name).get<double>()), 0.02) << name << " of " << i;
+            EXPECT_NEAR(std::min(80.0, scores[i].at(name).get<double>()),
+                        std::min(80.0, expected[i].at(name).get<double>()), 0.02)
+                << name << " of " << i;
         EXPECT_NEAR(scores[i].at("estoi").get<double>(), expected[i].at("estoi").get<double>(), 0.005) << i;
     }
 }

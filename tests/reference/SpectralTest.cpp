@@ -17,7 +17,9 @@ TEST(Fft, AgreesWithScipy) {
     Fft fft(size);
     std::vector<std::complex<float>> bins(size_t(fft.bins()));
     fft.forward(x, bins);
-    const auto r = run("/usr/bin/python3 -c \"import numpy as np, scipy.fft; i=np.arange(512); X=scipy.fft.rfft(np.sin(0.1*i)+0.3*np.cos(1.7*i+0.2)); print(*[f'{v.real:.6f} {v.imag:.6f}' for v in X])\"");
+    const auto r = run(
+        "/usr/bin/python3 -c \"import numpy as np, scipy.fft; i=np.arange(512); "
+        "X=scipy.fft.rfft(np.sin(0.1*i)+0.3*np.cos(1.7*i+0.2)); print(*[f'{v.real:.6f} {v.imag:.6f}' for v in X])\"");
     std::istringstream in(r.out);
     for (const auto& bin : bins) {
         double re = 0, im = 0;

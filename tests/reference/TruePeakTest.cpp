@@ -15,7 +15,8 @@ using namespace rivlen::test;
 namespace {
 
 double everywhere(const AudioBuffer& x, int rate) {
-    ebur128_state* state = ebur128_init(unsigned(x.channels()), static_cast<unsigned long>(rate), EBUR128_MODE_TRUE_PEAK);
+    ebur128_state* state =
+        ebur128_init(unsigned(x.channels()), static_cast<unsigned long>(rate), EBUR128_MODE_TRUE_PEAK);
     std::vector<float> interleaved(x.samples().size());
     for (int c = 0; c < x.channels(); ++c)
         for (int64_t i = 0; i < x.frames(); ++i) interleaved[size_t(i * x.channels() + c)] = x.channel(c)[size_t(i)];
@@ -47,7 +48,8 @@ TEST(TruePeak, IsToTheBitWhatLookingEverywhereFinds) {
     std::normal_distribution<double> turn(0, 0.002);
     for (const int rate : {44100, 48000, 96000, 192000})
         for (int round = 0; round < 12; ++round) {
-            // Noise whose level wanders over 40 dB, so that most stretches are passed over, with lone clicks at their edges.
+            // Noise whose level wanders over 40 dB, so that most stretches are passed over, with lone clicks at their
+            // edges.
             AudioBuffer x = noise(2, 60000, 0.3f, unsigned(round + 1));
             for (int c = 0; c < 2; ++c) {
                 double level = 1;

@@ -1,5 +1,5 @@
-// Spill against the SIR, and Damage against the SAR, of BSS Eval (Vincent, Gribonval, Fevotte 2006) on the committed excerpt. The whole
-// comparison, on more clips and settings, is `./rivlen bench measures`.
+// Spill against the SIR, and Damage against the SAR, of BSS Eval (Vincent, Gribonval, Fevotte 2006) on the committed
+// excerpt. The whole comparison, on more clips and settings, is `./rivlen bench measures`.
 #include <gtest/gtest.h>
 
 #include <algorithm>
@@ -19,16 +19,19 @@ TEST(WeighingTruth, RanksSettingsAsBssEvalDoes) {
     const auto network = loadNetwork(findNetwork(""));
     for (int clip = 1; clip <= 2; ++clip) {
         const auto read = [clip](const std::string& stem) {
-            MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/excerpt" / (std::to_string(clip) + "-" + stem + ".flac"));
+            MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/excerpt" /
+                               (std::to_string(clip) + "-" + stem + ".flac"));
             return reader.read(0, reader.frames());
         };
-        const AudioBuffer dialogue = sumOf({read("dialogue"), read("room")}), bed = sumOf({read("music"), read("ambience")}), x = sumOf({dialogue, bed});
+        const AudioBuffer dialogue = sumOf({read("dialogue"), read("room")}),
+                          bed = sumOf({read("music"), read("ambience")}), x = sumOf({dialogue, bed});
         EngineOptions options;
         options.quality = EngineOptions::Quality::Quick;
         options.stems = {"dialogue", "music", "ambience"};
         BufferSource source(x, 48000);
         StemReaders stems;
-        for (auto& stem : separated(network, x, 48000, options)) stems.stems.push_back(std::make_unique<BufferSource>(std::move(stem), 48000));
+        for (auto& stem : separated(network, x, 48000, options))
+            stems.stems.push_back(std::make_unique<BufferSource>(std::move(stem), 48000));
         const SpanCells cells = readSpanCells(source, stems, {}, 0, 0, x.frames());
         Weigher weigher(cells);
         const BssEval bss({dialogue, bed});
@@ -37,13 +40,18 @@ TEST(WeighingTruth, RanksSettingsAsBssEvalDoes) {
         std::vector<AudioBuffer> parts;
         for (auto& stem : stems.stems) parts.push_back(stem->read(from, length));
         std::vector<double> sir, sar, spill, damage;
-        for (const auto& [depth, firmness, steadiness] : {std::array{4.0, 0.0, 0.0}, {12.0, 0.0, 0.0}, {kFullDepth, 0.0, 0.0}, {kFullDepth, 60.0, 0.0}, {20.0, 0.0, 60.0}}) {
+        for (const auto& [depth, firmness, steadiness] : {std::array{4.0, 0.0, 0.0},
+                                                          {12.0, 0.0, 0.0},
+                                                          {kFullDepth, 0.0, 0.0},
+                                                          {kFullDepth, 60.0, 0.0},
+                                                          {20.0, 0.0, 60.0}}) {
             IsolationSettings s;
             s.depth = depth, s.firmness = firmness, s.steadiness = steadiness;
             const auto y = isolator.apply(s, 0, 0, x.frames(), source.read(from, length), parts);
             const BssFigures truth = bss.figures(y[0], 0);
             const Weighing w = weigher.weigh(s);
-            sir.push_back(truth.sir), sar.push_back(truth.sar), spill.push_back(-w.spillDb), damage.push_back(-w.damage.total);
+            sir.push_back(truth.sir), sar.push_back(truth.sar), spill.push_back(-w.spillDb),
+                damage.push_back(-w.damage.total);
         }
         EXPECT_GE(rankCorrelation(sir, spill), 0.8) << clip;
         EXPECT_GE(rankCorrelation(sar, damage), 0.8) << clip;

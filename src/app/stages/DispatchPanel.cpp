@@ -12,7 +12,8 @@ namespace {
 
 class DispatchPanel : public StagePanel {
 public:
-    DispatchPanel(Controller& controller, Desks& desks) : StagePanel(controller, "What leaves the house, and does it conform?") {
+    DispatchPanel(Controller& controller, Desks& desks)
+        : StagePanel(controller, "What leaves the house, and does it conform?") {
         m_column->takeAt(1);  // the room below the question goes to the pages
         auto* tabs = makePageTabs("dispatchtabs", {"Deliver", "Queue", "Hand over"});
         auto* pages = new QStackedWidget;

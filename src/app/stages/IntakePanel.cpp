@@ -13,13 +13,16 @@ namespace {
 
 class IntakePanel : public StagePanel {
 public:
-    IntakePanel(Controller& controller, Desks& desks) : StagePanel(controller, "What do I have, and what is wrong with it?") {
+    IntakePanel(Controller& controller, Desks& desks)
+        : StagePanel(controller, "What do I have, and what is wrong with it?") {
         m_tabs = makePageTabs("intaketabs", {"Reels", "Faults", "Treatments"});
         auto* pages = new QStackedWidget;
         auto* reels = new ReelControls(controller, desks.reels);
         auto* faults = new FaultControls(controller, desks);
         auto* treatments = new TreatmentControls(controller, desks);
-        for (QWidget* page : {static_cast<QWidget*>(reels), static_cast<QWidget*>(faults), static_cast<QWidget*>(treatments)}) pages->addWidget(page);
+        for (QWidget* page :
+             {static_cast<QWidget*>(reels), static_cast<QWidget*>(faults), static_cast<QWidget*>(treatments)})
+            pages->addWidget(page);
         m_column->addWidget(m_tabs);
         m_column->addWidget(pages, 1);
         connect(m_tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
@@ -30,7 +33,11 @@ public:
         });
         connect(&desks.repairs, &RepairDesk::changed, this, [this, &desks] {
             const auto found = desks.repairs.found();
-            const auto open = found ? std::count_if(found->begin(), found->end(), [&](const Finding& f) { return desks.repairs.verdict(f) == RepairDesk::Verdict::Open; }) : 0;
+            const auto open = found ? std::count_if(found->begin(), found->end(),
+                                                    [&](const Finding& f) {
+                                                        return desks.repairs.verdict(f) == RepairDesk::Verdict::Open;
+                                                    })
+                                    : 0;
             m_tabs->setTabText(1, open > 0 ? QString("Faults (%1)").arg(open) : QString("Faults"));
             const auto& chain = desks.repairs.chain();
             const auto on = std::count_if(chain.begin(), chain.end(), [](const Treatment& t) { return t.on; });

@@ -4,9 +4,9 @@
 #include "app/views/ChainControls.h"
 #include "app/views/ClipControls.h"
 #include "app/views/LaneControls.h"
+#include "app/views/MendControls.h"
 #include "app/views/MeterView.h"
 #include "app/views/PanelParts.h"
-#include "app/views/MendControls.h"
 #include "app/views/ToolControls.h"
 
 namespace rivlen {
@@ -15,7 +15,8 @@ namespace {
 
 class RebuildPanel : public StagePanel {
 public:
-    RebuildPanel(Controller& controller, Desks& desks) : StagePanel(controller, "What does the finished track sound like?") {
+    RebuildPanel(Controller& controller, Desks& desks)
+        : StagePanel(controller, "What does the finished track sound like?") {
         m_column->takeAt(1);  // the room below the question goes to the pages
         auto* tabs = makePageTabs("rebuildtabs", {"Lane", "Chain", "Duck", "Clip", "Tools", "Mend"});
         tabs->setUsesScrollButtons(false);

@@ -62,11 +62,13 @@ public:
             else m_controller.split();
         });
         connect(m_network, &QComboBox::activated, this, [this] {
-            m_controller.editReel("Choose network", [this](Reel& r) { r.network = m_network->currentData().toString().toStdString(); });
+            m_controller.editReel("Choose network",
+                                  [this](Reel& r) { r.network = m_network->currentData().toString().toStdString(); });
             m_controller.reopenStems();
         });
         connect(m_quality, &QComboBox::activated, this, [this] {
-            m_controller.editReel("Choose quality", [this](Reel& r) { r.quality = m_quality->currentData().toString().toStdString(); });
+            m_controller.editReel("Choose quality",
+                                  [this](Reel& r) { r.quality = m_quality->currentData().toString().toStdString(); });
             m_controller.reopenStems();
         });
         reload();
@@ -83,17 +85,20 @@ public:
             m_quality->setCurrentIndex(std::max(0, m_quality->findData(QString::fromStdString(reel->quality))));
         }
         const bool busy = ready && state->splitting;
-        for (QWidget* w : {static_cast<QWidget*>(m_network), static_cast<QWidget*>(m_quality)}) w->setEnabled(ready && !busy);
+        for (QWidget* w : {static_cast<QWidget*>(m_network), static_cast<QWidget*>(m_quality)})
+            w->setEnabled(ready && !busy);
         m_split->setEnabled(ready && !m_cards.empty());
         const bool split = ready && state->stems && state->stems->finished();
         m_split->setText(busy ? "Cancel the split" : split ? "Split again" : "Split this reel");
         const size_t index = size_t(std::max(0, m_network->currentIndex()));
         const bool any = index < m_cards.size();
         const QString quality = m_quality->currentData().toString();
-        m_purpose->setText(any ? QString::fromStdString(m_cards[index].purpose) : QString("No network is installed: restore the networks folder that came with Rivlen."));
+        m_purpose->setText(
+            any ? QString::fromStdString(m_cards[index].purpose)
+                : QString("No network is installed: restore the networks folder that came with Rivlen."));
         m_card->setText(any ? qualityInWords(forQuality(m_cards[index], quality.toStdString()), quality) : QString());
-        m_state->setText(!ready ? "Add a recording at Intake first."
-                         : busy ? "What is done already can be heard."
+        m_state->setText(!ready  ? "Add a recording at Intake first."
+                         : busy  ? "What is done already can be heard."
                          : split ? outcome(*state)
                                  : "Not split yet with this network and quality.");
         m_levels->setText(split ? levels(*state) : QString());
@@ -106,15 +111,21 @@ private:
             if (fitsTheWindow(card)) m_cards.push_back(card);
         const QSignalBlocker quiet(m_network);
         m_network->clear();
-        for (const auto& card : m_cards) m_network->addItem(QString::fromStdString(card.name), QString::fromStdString(card.id));
+        for (const auto& card : m_cards)
+            m_network->addItem(QString::fromStdString(card.name), QString::fromStdString(card.id));
     }
 
     /// What the split left over, how sure it was and how long it took.
     static QString outcome(const ReelState& state) {
         QString text = "Done. ";
         if (const auto residual = state.stems->residualDb())
-            text += *residual <= -150 ? QString("The stems sum to the source exactly. ") : QString("Residual: the stems sum to the source within %1 dBFS. ").arg(*residual, 0, 'f', 0);
-        if (state.levels) text += QString("Confidence %1 % on average. ").arg(std::lround(100 * confidence(state.stems->levels(), *state.levels, 0, state.info->frames)));
+            text += *residual <= -150
+                        ? QString("The stems sum to the source exactly. ")
+                        : QString("Residual: the stems sum to the source within %1 dBFS. ").arg(*residual, 0, 'f', 0);
+        if (state.levels)
+            text +=
+                QString("Confidence %1 % on average. ")
+                    .arg(std::lround(100 * confidence(state.stems->levels(), *state.levels, 0, state.info->frames)));
         if (state.speed >= 1.5) text += QString("It took 1/%1 of its length. ").arg(std::lround(state.speed));
         else if (state.speed > 0) text += QString("It took %1 times its length. ").arg(1 / state.speed, 0, 'f', 1);
         return text + "Hear the stems with 3, 4 and 5, then weigh the strength.";
@@ -124,11 +135,17 @@ private:
         QString rows;
         const LevelTrack& track = state.stems->levels();
         double energy[3] = {}, total = 1e-20;
-        for (int s = 0; s < 3 && s < track.rows(); ++s) total += energy[s] = double(track.meanSquare(s, 0, state.info->frames));
+        for (int s = 0; s < 3 && s < track.rows(); ++s)
+            total += energy[s] = double(track.meanSquare(s, 0, state.info->frames));
         for (int s = 0; s < 3; ++s)
-            rows += QString("<tr><td style='color:%1; padding-right:14px'>%2 %3</td><td align=right style='color:#ece4d6'>%4 dBFS</td><td align=right style='padding-left:14px'>%5 % of the energy</td></tr>")
-                        .arg(theme::stemColor(s).name(), theme::stemLetter(s), theme::stemName(s))
-                        .arg(energy[s] > 0 ? 10 * std::log10(energy[s]) : -200.0, 0, 'f', 1).arg(energy[s] > 0 && energy[s] < 0.005 * total ? QString("&lt;1") : QString::number(100 * energy[s] / total, 'f', 0));
+            rows +=
+                QString(
+                    "<tr><td style='color:%1; padding-right:14px'>%2 %3</td><td align=right style='color:#ece4d6'>%4 "
+                    "dBFS</td><td align=right style='padding-left:14px'>%5 % of the energy</td></tr>")
+                    .arg(theme::stemColor(s).name(), theme::stemLetter(s), theme::stemName(s))
+                    .arg(energy[s] > 0 ? 10 * std::log10(energy[s]) : -200.0, 0, 'f', 1)
+                    .arg(energy[s] > 0 && energy[s] < 0.005 * total ? QString("&lt;1")
+                                                                    : QString::number(100 * energy[s] / total, 'f', 0));
         return "<table cellspacing=3>" + rows + "</table>";
     }
 

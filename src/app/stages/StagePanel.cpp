@@ -4,7 +4,8 @@
 
 namespace rivlen {
 
-StagePanel::StagePanel(Controller& controller, const QString& question, QWidget* parent) : QWidget(parent), m_controller(controller) {
+StagePanel::StagePanel(Controller& controller, const QString& question, QWidget* parent)
+    : QWidget(parent), m_controller(controller) {
     m_column = new QVBoxLayout(this);
     m_column->setContentsMargins(16, 14, 16, 14);
     m_column->setSpacing(8);
@@ -30,9 +31,11 @@ QLabel* StagePanel::addHeading(const QString& text) {
 }
 
 const std::vector<StageEntry>& stageTable() {
-    const auto plain = [](StagePanel* (*make)(Controller&)) { return [make](Controller& controller, Desks&) { return make(controller); }; };
+    const auto plain = [](StagePanel* (*make)(Controller&)) {
+        return [make](Controller& controller, Desks&) { return make(controller); };
+    };
     static const std::vector<StageEntry> table = {
-        {"intake", makeIntakePanel}, {"split", plain(makeSplitPanel)}, {"weigh", makeWeighPanel},
+        {"intake", makeIntakePanel},   {"split", plain(makeSplitPanel)}, {"weigh", makeWeighPanel},
         {"rebuild", makeRebuildPanel}, {"dispatch", makeDispatchPanel},
     };
     return table;

@@ -18,8 +18,8 @@ public:
     virtual void refresh() {}
 
 signals:
-    void tableWanted();       ///< all reels are to be shown as a table, or no longer
-    void differenceWanted();  ///< the Difference picture is to be shown, or hidden
+    void tableWanted();             ///< all reels are to be shown as a table, or no longer
+    void differenceWanted();        ///< the Difference picture is to be shown, or hidden
     void strengthWanted(bool on);   ///< strength over time is to be shown at Rebuild
     void snappingChanged(bool on);  ///< clips keep to borders, or move freely
 

@@ -19,15 +19,19 @@ namespace {
 
 class WeighPanel : public StagePanel {
 public:
-    WeighPanel(Controller& controller, Desks& desks) : StagePanel(controller, "How strong before it hurts?"), m_desks(desks) {
+    WeighPanel(Controller& controller, Desks& desks)
+        : StagePanel(controller, "How strong before it hurts?"), m_desks(desks) {
         auto* row = new QHBoxLayout;
         row->setSpacing(6);
         for (size_t i = 0; i < kStemCount; ++i) {
             auto* b = m_stems[i] = new QPushButton(theme::stemName(int(i)));
             b->setObjectName(QString("strength_%1").arg(QString::fromStdString(kStemNames[i])));
             b->setCheckable(true);
-            b->setToolTip(QString("Weigh the strength of the %1 (Ctrl+%2)").arg(theme::stemName(int(i)).toLower()).arg(i + 1));
-            b->setStyleSheet(QString("QPushButton { padding: 4px 8px; border-bottom: 3px solid %1 } QPushButton:checked { background: %1; color: #1d1b18 }").arg(theme::stemColor(int(i)).name()));
+            b->setToolTip(
+                QString("Weigh the strength of the %1 (Ctrl+%2)").arg(theme::stemName(int(i)).toLower()).arg(i + 1));
+            b->setStyleSheet(QString("QPushButton { padding: 4px 8px; border-bottom: 3px solid %1 } "
+                                     "QPushButton:checked { background: %1; color: #1d1b18 }")
+                                 .arg(theme::stemColor(int(i)).name()));
             connect(b, &QPushButton::clicked, this, [this, i] {
                 m_desks.strength.chooseStem(kStemNames[i]);
                 refresh();
@@ -67,7 +71,7 @@ public:
             m_stems[i]->setEnabled(ready);
             m_stems[i]->setChecked(reel && reel->stem == kStemNames[i]);
         }
-        m_where->setText(!reel ? "Add a recording at Intake first."
+        m_where->setText(!reel       ? "Add a recording at Intake first."
                          : !s->stems ? "Split this reel first; then its strength is weighed here, live while it plays."
                                      : QString("In force on: %1").arg(m_desks.strength.regionName(reel->region)));
     }

@@ -14,7 +14,7 @@ namespace rivlen {
 
 namespace {
 
-constexpr double kLow = 50, kHigh = 18000;  // Hz shown
+constexpr double kLow = 50, kHigh = 18000;     // Hz shown
 constexpr double kFloor = -75, kCeiling = -5;  // dB of the spectrum shown, against the span's loudest band at 0
 
 }  // namespace
@@ -24,11 +24,15 @@ BandBiasCurve::BandBiasCurve(Controller& controller, QWidget* parent) : QWidget(
     setAccessibleName("Band bias");
     setFocusPolicy(Qt::StrongFocus);
     setMinimumHeight(100);
-    setToolTip(QString(kBandBiasExplanation) + "\nDrag a point; or choose one with left and right and move it with up and down. Delete brings it back to 0.\nAt the bottom a region is not isolated at all.");
+    setToolTip(QString(kBandBiasExplanation) +
+               "\nDrag a point; or choose one with left and right and move it with up and down. Delete brings it back "
+               "to 0.\nAt the bottom a region is not isolated at all.");
     connect(&controller, &Controller::sessionChanged, this, qOverload<>(&QWidget::update));
     connect(&controller, &Controller::stemsChanged, this, qOverload<>(&QWidget::update));
     auto* live = new QTimer(this);
-    connect(live, &QTimer::timeout, this, [this] { if (isVisible() && m_controller.player().playing()) update(); });
+    connect(live, &QTimer::timeout, this, [this] {
+        if (isVisible() && m_controller.player().playing()) update();
+    });
     live->start(66);
 }
 
@@ -38,8 +42,12 @@ void BandBiasCurve::setDesk(WeighDesk* desk) {
 }
 
 QRectF BandBiasCurve::area() const { return QRectF(rect()).adjusted(6, 6, -6, -18); }
-double BandBiasCurve::xAt(double hz) const { return area().left() + std::log(hz / kLow) / std::log(kHigh / kLow) * area().width(); }
-double BandBiasCurve::hzAt(double x) const { return kLow * std::pow(kHigh / kLow, (x - area().left()) / area().width()); }
+double BandBiasCurve::xAt(double hz) const {
+    return area().left() + std::log(hz / kLow) / std::log(kHigh / kLow) * area().width();
+}
+double BandBiasCurve::hzAt(double x) const {
+    return kLow * std::pow(kHigh / kLow, (x - area().left()) / area().width());
+}
 
 BandBias BandBiasCurve::points() const {
     const Reel* reel = m_controller.reel();
@@ -71,7 +79,8 @@ void BandBiasCurve::paintSpectrum(QPainter& p) {
     const auto shape = [&](const std::vector<float>& row, QColor colour, int alpha) {
         QPainterPath path(QPointF(xAt(s.hz.front()), a.bottom()));
         for (size_t b = 0; b < row.size(); ++b)
-            path.lineTo(xAt(std::clamp(s.hz[b], kLow, kHigh)), a.bottom() - std::clamp((row[b] - loud - kFloor) / (kCeiling - kFloor), 0.0, 1.0) * a.height());
+            path.lineTo(xAt(std::clamp(s.hz[b], kLow, kHigh)),
+                        a.bottom() - std::clamp((row[b] - loud - kFloor) / (kCeiling - kFloor), 0.0, 1.0) * a.height());
         path.lineTo(xAt(std::min(s.hz.back(), kHigh)), a.bottom());
         colour.setAlpha(alpha);
         p.fillPath(path, colour);
@@ -93,7 +102,8 @@ void BandBiasCurve::paintEvent(QPaintEvent*) {
         p.setPen(theme::line);
         p.drawLine(QPointF(xAt(hz), a.top()), QPointF(xAt(hz), a.bottom()));
         p.setPen(theme::quietInk);
-        p.drawText(QRectF(xAt(hz) - 30, a.bottom() + 2, 60, 14), Qt::AlignHCenter, hz >= 1000 ? QString("%1k").arg(hz / 1000) : QString::number(hz));
+        p.drawText(QRectF(xAt(hz) - 30, a.bottom() + 2, 60, 14), Qt::AlignHCenter,
+                   hz >= 1000 ? QString("%1k").arg(hz / 1000) : QString::number(hz));
     }
     paintSpectrum(p);
     p.setPen(QPen(theme::line, 1, Qt::DashLine));
@@ -123,20 +133,28 @@ void BandBiasCurve::paintEvent(QPaintEvent*) {
     if (hasFocus()) {
         const auto [hz, value] = curve[size_t(m_selected)];
         p.setPen(theme::ink);
-        p.drawText(a.adjusted(0, 2, -4, 0), Qt::AlignRight | Qt::AlignTop, bypassed(m_selected) ? QString("%1 Hz: bypassed").arg(hz, 0, 'f', 0) : QString("%1 Hz: %2%3").arg(hz, 0, 'f', 0).arg(value > 0 ? "+" : "").arg(value, 0, 'f', 0));
+        p.drawText(a.adjusted(0, 2, -4, 0), Qt::AlignRight | Qt::AlignTop,
+                   bypassed(m_selected)
+                       ? QString("%1 Hz: bypassed").arg(hz, 0, 'f', 0)
+                       : QString("%1 Hz: %2%3").arg(hz, 0, 'f', 0).arg(value > 0 ? "+" : "").arg(value, 0, 'f', 0));
     }
 }
 
 void BandBiasCurve::move(int i, double hz, double value, bool dragging) {
     BandBias curve = points();
-    const double below = i > 0 ? curve[size_t(i - 1)].first * 1.05 : kLow, above = i + 1 < kPoints ? curve[size_t(i + 1)].first / 1.05 : kHigh;
+    const double below = i > 0 ? curve[size_t(i - 1)].first * 1.05 : kLow,
+                 above = i + 1 < kPoints ? curve[size_t(i + 1)].first / 1.05 : kHigh;
     curve[size_t(i)] = {std::clamp(std::round(hz), below, above), std::clamp(std::round(value), -100.0, 100.0)};
-    m_controller.editReel("Set Band bias", [&](Reel& r) {
-        auto& s = r.isolation();
-        std::erase_if(s.bandBypassed, [at = points()[size_t(i)].first](const auto& point) { return point.first == at; });
-        if (s.bandBypassed.empty() && isNeutral(curve)) curve.clear();
-        s.bandBias = curve;
-    }, dragging ? "band bias" : "");
+    m_controller.editReel(
+        "Set Band bias",
+        [&](Reel& r) {
+            auto& s = r.isolation();
+            std::erase_if(s.bandBypassed,
+                          [at = points()[size_t(i)].first](const auto& point) { return point.first == at; });
+            if (s.bandBypassed.empty() && isNeutral(curve)) curve.clear();
+            s.bandBias = curve;
+        },
+        dragging ? "band bias" : "");
 }
 
 std::optional<double> BandBiasCurve::bypassed(int i) const {
@@ -156,7 +174,9 @@ void BandBiasCurve::bypass(int i) {
     m_controller.editReel(asleep ? "Switch band on" : "Bypass band", [&](Reel& r) {
         auto& s = r.isolation();
         if (asleep) std::erase_if(s.bandBypassed, [&](const auto& point) { return point.first == hz; });
-        else s.bandBypassed.insert(std::upper_bound(s.bandBypassed.begin(), s.bandBypassed.end(), curve[size_t(i)]), curve[size_t(i)]);
+        else
+            s.bandBypassed.insert(std::upper_bound(s.bandBypassed.begin(), s.bandBypassed.end(), curve[size_t(i)]),
+                                  curve[size_t(i)]);
         value = asleep.value_or(0);
         s.bandBias = curve;
     });

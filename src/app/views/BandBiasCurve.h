@@ -5,9 +5,9 @@
 
 namespace rivlen {
 
-/// Band bias as a curve with eight points over the live spectrum of source and dialogue. Points are dragged, or chosen with left and right
-/// and moved with up and down; a double click or Delete brings one back to 0, a right click or Return bypasses it: it stands at 0
-/// until it is switched on again.
+/// Band bias as a curve with eight points over the live spectrum of source and dialogue. Points are dragged, or chosen
+/// with left and right and moved with up and down; a double click or Delete brings one back to 0, a right click or
+/// Return bypasses it: it stands at 0 until it is switched on again.
 class BandBiasCurve : public QWidget {
     Q_OBJECT
 public:
@@ -17,7 +17,7 @@ public:
     void setDesk(WeighDesk* desk);
     QPointF pointAt(int i) const;  ///< where a point is drawn
     int selected() const { return m_selected; }
-    void bypass(int i);  ///< or switches it on again
+    void bypass(int i);                           ///< or switches it on again
     std::optional<double> bypassed(int i) const;  ///< the value that comes back, of a bypassed point
 
 signals:

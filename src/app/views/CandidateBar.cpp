@@ -13,7 +13,8 @@
 
 namespace rivlen {
 
-CandidateBar::CandidateBar(CandidateDesk& desk, Controller& controller, QWidget* parent) : QWidget(parent), m_desk(desk), m_controller(controller) {
+CandidateBar::CandidateBar(CandidateDesk& desk, Controller& controller, QWidget* parent)
+    : QWidget(parent), m_desk(desk), m_controller(controller) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(6);
@@ -22,7 +23,8 @@ CandidateBar::CandidateBar(CandidateDesk& desk, Controller& controller, QWidget*
     title->setFont(theme::font(14, QFont::DemiBold));
     m_prefer = new QPushButton("Prefer this");
     m_prefer->setObjectName("prefer");
-    m_prefer->setToolTip("Notes that what is heard is the best of this round; the labels are shuffled for the next (P)");
+    m_prefer->setToolTip(
+        "Notes that what is heard is the best of this round; the labels are shuffled for the next (P)");
     m_blind = new QPushButton;
     m_blind->setObjectName("blind");
     for (auto* b : {m_prefer, m_blind}) b->setStyleSheet("padding: 3px 10px");
@@ -39,7 +41,8 @@ CandidateBar::CandidateBar(CandidateDesk& desk, Controller& controller, QWidget*
         b->setCheckable(true);
         b->setContextMenuPolicy(Qt::CustomContextMenu);
         connect(b, &QPushButton::clicked, this, [this, i] { press(i); });
-        connect(b, &QPushButton::customContextMenuRequested, this, [this, i, b](const QPoint& at) { menu(i, b->mapToGlobal(at)); });
+        connect(b, &QPushButton::customContextMenuRequested, this,
+                [this, i, b](const QPoint& at) { menu(i, b->mapToGlobal(at)); });
         row->addWidget(b, 1);
     }
     column->addLayout(row);
@@ -75,13 +78,17 @@ void CandidateBar::menu(int place, const QPoint& at) {
     menu.addAction("Keep the present setting here", this, [this, place] { m_desk.keep(place); });
     auto* name = menu.addAction("Name…", this, [this, place] {
         bool ok = false;
-        const QString text = QInputDialog::getText(this, "Name candidate " + CandidateDesk::letter(place), "Name", QLineEdit::Normal, QString::fromStdString(m_desk.at(place)->name), &ok);
+        const QString text =
+            QInputDialog::getText(this, "Name candidate " + CandidateDesk::letter(place), "Name", QLineEdit::Normal,
+                                  QString::fromStdString(m_desk.at(place)->name), &ok);
         if (ok) m_desk.rename(place, text);
     });
     const Reel* reel = m_controller.reel();
     auto* copy = menu.addMenu("Copy to");
     copy->setEnabled(m_desk.at(place).has_value());
-    const auto target = [&](const QString& text, int region) { copy->addAction(text, this, [this, place, region] { m_desk.copyTo(place, region); }); };
+    const auto target = [&](const QString& text, int region) {
+        copy->addAction(text, this, [this, place, region] { m_desk.copyTo(place, region); });
+    };
     target("The whole reel", -1);
     for (size_t r = 0; r < reel->course().regions.size(); ++r) {
         const QString own = QString::fromStdString(reel->course().regions[r].name);
@@ -93,7 +100,8 @@ void CandidateBar::menu(int place, const QPoint& at) {
         (new GiveStrengthDialog(m_controller, settings, window()))->open();
     });
     reels->setEnabled(m_controller.session().reels.size() > 1);
-    auto* preset = menu.addAction("Keep as preset…", this, [this, place] { keepAsPreset(m_controller, m_desk.at(place)->settings, this); });
+    auto* preset = menu.addAction("Keep as preset…", this,
+                                  [this, place] { keepAsPreset(m_controller, m_desk.at(place)->settings, this); });
     auto* drop = menu.addAction("Drop", this, [this, place] { m_desk.drop(place); });
     for (auto* a : {name, preset, drop}) a->setEnabled(m_desk.at(place).has_value());
     menu.exec(at);
@@ -110,7 +118,9 @@ void CandidateBar::refresh() {
         b->setVisible(!blind || i < blind->labels());
         b->setEnabled(stems);
         b->setChecked(blind ? m_desk.heardLabel() == i : m_desk.current() == i);
-        b->setText(blind ? QString::number(i + 1) + " ?" : kept ? (kept->name.empty() ? letter : letter + " " + QString::fromStdString(kept->name)) : letter + " –");
+        b->setText(blind  ? QString::number(i + 1) + " ?"
+                   : kept ? (kept->name.empty() ? letter : letter + " " + QString::fromStdString(kept->name))
+                          : letter + " –");
         if (blind) {
             b->setToolTip(QString("Hear number %1 of this round (%2)").arg(i + 1).arg(letter));
             continue;
@@ -119,17 +129,23 @@ void CandidateBar::refresh() {
         if (kept)
             for (const auto& p : isolationParameters())
                 if (kept->settings.*p.value != p.neutral || p.value == &IsolationSettings::depth)
-                    values << QString("%1 %2").arg(p.name, QString::fromStdString(describeValue(p, kept->settings.*p.value)));
+                    values << QString("%1 %2").arg(p.name,
+                                                   QString::fromStdString(describeValue(p, kept->settings.*p.value)));
         if (kept && !isNeutral(kept->settings.bandBias)) values << "Band bias";
-        b->setToolTip(kept ? QString("%1\nPress to use it (%2), Shift+%2 keeps the present setting here, right click for more").arg(values.join(", "), letter)
-                           : QString("Empty: press to keep the present setting here (Shift+%1)").arg(letter));
+        b->setToolTip(
+            kept ? QString("%1\nPress to use it (%2), Shift+%2 keeps the present setting here, right click for more")
+                       .arg(values.join(", "), letter)
+                 : QString("Empty: press to keep the present setting here (Shift+%1)").arg(letter));
     }
     m_prefer->setVisible(blind);
     m_blind->setText(blind ? "End and reveal" : "Blind…");
-    m_blind->setToolTip(blind ? "Ends the comparison and says how it went" : "Hides which candidate is which and counts what you prefer; needs two");
+    m_blind->setToolTip(blind ? "Ends the comparison and says how it went"
+                              : "Hides which candidate is which and counts what you prefer; needs two");
     m_blind->setEnabled(stems && (blind || m_desk.kept() >= 2));
-    m_text->setText(blind ? QString("Round %1. Listen to each, then choose. Settings and figures are hidden until the end.").arg(blind->rounds() + 1)
-                          : "Switch while it plays, at equal loudness.");
+    m_text->setText(
+        blind ? QString("Round %1. Listen to each, then choose. Settings and figures are hidden until the end.")
+                    .arg(blind->rounds() + 1)
+              : "Switch while it plays, at equal loudness.");
 }
 
 }  // namespace rivlen

@@ -11,7 +11,8 @@
 
 namespace rivlen {
 
-ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller& controller, QWidget* parent) : QWidget(parent), m_desk(desk) {
+ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller& controller, QWidget* parent)
+    : QWidget(parent), m_desk(desk) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -21,8 +22,13 @@ ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller&
     auto* presets = makeSmallButton("chainpresets", "Chains", "Whole chains of common practice, to begin with");
     auto* menu = new QMenu(presets);
     for (const auto& preset : shippedChains())
-        menu->addAction(QString("%1: %2").arg(QString::fromStdString(preset.name), QString::fromStdString(preset.purpose)), this, [this, &preset] { edit("Use chain " + QString::fromStdString(preset.name), [&](ChainSettings& c) { c = preset.chain; }); });
-    menu->addAction("Nothing: all off, all as usual", this, [this] { edit("Reset chain", [](ChainSettings& c) { c = {}; }); });
+        menu->addAction(
+            QString("%1: %2").arg(QString::fromStdString(preset.name), QString::fromStdString(preset.purpose)), this,
+            [this, &preset] {
+                edit("Use chain " + QString::fromStdString(preset.name), [&](ChainSettings& c) { c = preset.chain; });
+            });
+    menu->addAction("Nothing: all off, all as usual", this,
+                    [this] { edit("Reset chain", [](ChainSettings& c) { c = {}; }); });
     presets->setMenu(menu);
     top->addWidget(m_lane, 1);
     top->addWidget(presets);
@@ -53,24 +59,33 @@ ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller&
         for (const auto& p : module.parameters) {
             auto* value = makeParameterRow(p, QString("%1_%2").arg(module.id, p.id));
             connect(value, &ValueRow::set, this, [this, &p, &module](double v, bool dragging) {
-                edit(QString("%1: %2").arg(module.name, p.name), [&](ChainSettings& c) { c.*p.value = v; }, dragging ? std::string(module.id) + p.id : "");
+                edit(
+                    QString("%1: %2").arg(module.name, p.name), [&](ChainSettings& c) { c.*p.value = v; },
+                    dragging ? std::string(module.id) + p.id : "");
             });
             connect(value, &ValueRow::released, this, [this] { m_desk.endDrag(); });
             connect(value, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
-            connect(value, &ValueRow::explained, this, [this](const QString& sentence) { m_explanation->setText(sentence); });
+            connect(value, &ValueRow::explained, this,
+                    [this](const QString& sentence) { m_explanation->setText(sentence); });
             page->addWidget(value);
             row.rows.push_back(value);
         }
         if (std::string(module.id) == "room") {
-            m_estimate = makeSmallButton("estimateroom", "Estimate from the scene", "Listens how words die away in the loop (or the whole reel) and makes a room of it");
+            m_estimate =
+                makeSmallButton("estimateroom", "Estimate from the scene",
+                                "Listens how words die away in the loop (or the whole reel) and makes a room of it");
             m_impulse = new QComboBox;
             m_impulse->setObjectName("roomimpulse");
             m_impulse->setAccessibleName("Which room");
-            m_impulse->setToolTip("The room of Decay and Tone, one that was estimated, or an imported impulse response");
+            m_impulse->setToolTip(
+                "The room of Decay and Tone, one that was estimated, or an imported impulse response");
             page->addWidget(m_impulse);
             page->addWidget(m_estimate, 0, Qt::AlignLeft);
             connect(m_estimate, &QPushButton::clicked, &desk, &RebuildDesk::estimateRoom);
-            connect(m_impulse, &QComboBox::activated, this, [this](int i) { edit("Choose room", [&](ChainSettings& c) { c.roomImpulse = m_impulse->itemData(i).toString().toStdString(); }); });
+            connect(m_impulse, &QComboBox::activated, this, [this](int i) {
+                edit("Choose room",
+                     [&](ChainSettings& c) { c.roomImpulse = m_impulse->itemData(i).toString().toStdString(); });
+            });
         }
         page->addStretch();
         connect(row.on, &QCheckBox::clicked, this, [this, m, &module](bool on) {
@@ -101,8 +116,10 @@ ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Controller&
     refresh();
 }
 
-void ChainControls::edit(const QString& name, const std::function<void(ChainSettings&)>& change, const std::string& gesture) {
-    m_desk.editStrip(name, [&](Strip& s) { change(s.chain); }, gesture);
+void ChainControls::edit(const QString& name, const std::function<void(ChainSettings&)>& change,
+                         const std::string& gesture) {
+    m_desk.editStrip(
+        name, [&](Strip& s) { change(s.chain); }, gesture);
 }
 
 void ChainControls::showModule(size_t module) {
@@ -122,13 +139,16 @@ void ChainControls::refresh() {
     const QSignalBlocker still(m_impulse);
     m_impulse->clear();
     m_impulse->addItem("Plain room: Decay and Tone", "");
-    for (const auto& r : m_desk.rebuild().rooms) m_impulse->addItem(QString::fromStdString(r.name) + ", estimated", QString::fromStdString(r.id));
-    for (const auto& s : m_desk.rebuild().sounds) m_impulse->addItem(QString::fromStdString(s.name) + ", as impulse response", QString::fromStdString(s.id));
+    for (const auto& r : m_desk.rebuild().rooms)
+        m_impulse->addItem(QString::fromStdString(r.name) + ", estimated", QString::fromStdString(r.id));
+    for (const auto& s : m_desk.rebuild().sounds)
+        m_impulse->addItem(QString::fromStdString(s.name) + ", as impulse response", QString::fromStdString(s.id));
     m_impulse->setCurrentIndex(std::max(0, m_impulse->findData(QString::fromStdString(chain.roomImpulse))));
     for (size_t m = 0; m < m_modules.size(); ++m) {
         const QSignalBlocker quiet(m_modules[m].on);
         m_modules[m].on->setChecked(chain.*chainModules()[m].on);
-        for (size_t i = 0; i < m_modules[m].rows.size(); ++i) m_modules[m].rows[i]->show(chain.*chainModules()[m].parameters[i].value);
+        for (size_t i = 0; i < m_modules[m].rows.size(); ++i)
+            m_modules[m].rows[i]->show(chain.*chainModules()[m].parameters[i].value);
     }
 }
 

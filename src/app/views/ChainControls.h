@@ -8,7 +8,8 @@
 
 namespace rivlen {
 
-/// The voice chain of the chosen lane, group or the mix: its modules with switches, the chosen one drawn and with its settings.
+/// The voice chain of the chosen lane, group or the mix: its modules with switches, the chosen one drawn and with its
+/// settings.
 class ChainControls : public QWidget {
     Q_OBJECT
 public:

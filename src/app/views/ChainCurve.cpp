@@ -19,7 +19,10 @@ struct Band {
     double ChainSettings::*hz;
     double ChainSettings::*db;
 };
-constexpr Band kBands[] = {{&ChainSettings::lowHz, &ChainSettings::lowDb}, {&ChainSettings::mudHz, &ChainSettings::mudDb}, {&ChainSettings::midHz, &ChainSettings::midDb}, {&ChainSettings::highHz, &ChainSettings::highDb}};
+constexpr Band kBands[] = {{&ChainSettings::lowHz, &ChainSettings::lowDb},
+                           {&ChainSettings::mudHz, &ChainSettings::mudDb},
+                           {&ChainSettings::midHz, &ChainSettings::midDb},
+                           {&ChainSettings::highHz, &ChainSettings::highDb}};
 
 const Parameter<ChainSettings>& rowOf(double ChainSettings::*value) {
     for (const auto& m : chainModules())
@@ -30,7 +33,8 @@ const Parameter<ChainSettings>& rowOf(double ChainSettings::*value) {
 
 }  // namespace
 
-ChainCurve::ChainCurve(RebuildDesk& desk, HeardMeters& meters, Controller& controller, QWidget* parent) : QWidget(parent), m_desk(desk), m_meters(meters), m_controller(controller) {
+ChainCurve::ChainCurve(RebuildDesk& desk, HeardMeters& meters, Controller& controller, QWidget* parent)
+    : QWidget(parent), m_desk(desk), m_meters(meters), m_controller(controller) {
     setObjectName("chaincurve");
     setFixedHeight(112);
     setAccessibleName("What the module does");
@@ -40,7 +44,8 @@ ChainCurve::ChainCurve(RebuildDesk& desk, HeardMeters& meters, Controller& contr
 
 void ChainCurve::showModule(size_t module) {
     m_module = module;
-    setToolTip(isFilter() ? "The response over the spectrum of what is heard. Drag a band's handle." : "Output level against input level; the dot is how far it is taken down now.");
+    setToolTip(isFilter() ? "The response over the spectrum of what is heard. Drag a band's handle."
+                          : "Output level against input level; the dot is how far it is taken down now.");
     update();
 }
 
@@ -65,7 +70,8 @@ void ChainCurve::paintFilters(QPainter& p) {
         p.setPen(theme::line);
         p.drawLine(QPointF(x, 0), QPointF(x, height()));
         p.setPen(theme::quietInk);
-        if (hz == 100 || hz == 1000 || hz == 10000) p.drawText(QPointF(x + 2, height() - 3), hz < 1000 ? QString("100") : QString("%1 k").arg(hz / 1000));
+        if (hz == 100 || hz == 1000 || hz == 10000)
+            p.drawText(QPointF(x + 2, height() - 3), hz < 1000 ? QString("100") : QString("%1 k").arg(hz / 1000));
     }
     for (double db : {-12.0, 0.0, 12.0}) {
         p.setPen(QPen(theme::line, 1, db == 0 ? Qt::SolidLine : Qt::DotLine));
@@ -81,12 +87,15 @@ void ChainCurve::paintFilters(QPainter& p) {
     }
     ChainSettings shown = c;
     const bool on = c.highPass || c.equaliser;
-    if (!on) (std::string(chainModules()[m_module].id) == "high-pass" ? shown.highPass : shown.equaliser) = true;  // what it would do
+    if (!on)
+        (std::string(chainModules()[m_module].id) == "high-pass" ? shown.highPass : shown.equaliser) =
+            true;  // what it would do
     const int rate = m_meters.sampleRate() > 0 ? m_meters.sampleRate() : 48000;
     const auto sections = filterSections(shown, rate);
     QPainterPath path;
     for (double x = 0; x <= width(); x += 1) {
-        const QPointF at(x, std::clamp(yOfDb(filterDb(sections, std::min(frequencyAt(x, width()), 0.49 * rate), rate)), -20.0, height() + 20.0));
+        const QPointF at(x, std::clamp(yOfDb(filterDb(sections, std::min(frequencyAt(x, width()), 0.49 * rate), rate)),
+                                       -20.0, height() + 20.0));
         x == 0 ? path.moveTo(at) : path.lineTo(at);
     }
     p.setPen(QPen(theme::ink, 1.8, on ? Qt::SolidLine : Qt::DashLine));
@@ -108,8 +117,15 @@ void ChainCurve::paintLevels(QPainter& p) {
     p.setPen(theme::line);
     p.drawRect(r);
     p.drawLine(r.bottomLeft(), r.topRight());
-    const auto at = [&](double in, double out) { return QPointF(r.left() + (in + 72) / 72 * r.width(), r.bottom() - std::clamp((out + 72) / 72, 0.0, 1.0) * r.height()); };
-    const auto curve = [&](double x) { return id == "gate" ? gateCurve(c, x) : id == "compressor" ? compressorCurve(c, x) + c.makeUp : std::min(x, c.ceiling); };
+    const auto at = [&](double in, double out) {
+        return QPointF(r.left() + (in + 72) / 72 * r.width(),
+                       r.bottom() - std::clamp((out + 72) / 72, 0.0, 1.0) * r.height());
+    };
+    const auto curve = [&](double x) {
+        return id == "gate"         ? gateCurve(c, x)
+               : id == "compressor" ? compressorCurve(c, x) + c.makeUp
+                                    : std::min(x, c.ceiling);
+    };
     QPainterPath path(at(-72, curve(-72)));
     for (double x = -72; x <= 0; x += 1) path.lineTo(at(x, curve(x)));
     p.setPen(QPen(theme::ink, 1.8, c.*chainModules()[m_module].on ? Qt::SolidLine : Qt::DashLine));
@@ -122,19 +138,26 @@ void ChainCurve::paintLevels(QPainter& p) {
     // The reduction of the moment.
     const auto meters = m_controller.player().mixMeters();
     auto* strip = meters ? meters->of(m_desk.laneId()) : nullptr;
-    const double fresh = !strip ? 0 : id == "gate" ? double(strip->gate) : id == "compressor" ? double(strip->compressor) : double(strip->limiter);
+    const double fresh = !strip               ? 0
+                         : id == "gate"       ? double(strip->gate)
+                         : id == "compressor" ? double(strip->compressor)
+                                              : double(strip->limiter);
     m_down = std::min(fresh, m_down + 0.4);  // falls back slowly: what lasts five milliseconds cannot be read
     const double now = std::min(0.0, m_down);
     const QRectF bar(r.right() + 26, r.top() + 16, 16, r.height() - 16);
     p.drawText(QRectF(bar.left() - 20, r.top() - 2, 120, 14), Qt::AlignLeft, "taken down now");
     p.fillRect(bar, theme::line);
-    p.fillRect(QRectF(bar.left(), bar.top(), bar.width(), std::clamp(-now / 24, 0.0, 1.0) * bar.height()), theme::attention);
+    p.fillRect(QRectF(bar.left(), bar.top(), bar.width(), std::clamp(-now / 24, 0.0, 1.0) * bar.height()),
+               theme::attention);
     p.setFont(theme::font(17, QFont::DemiBold));
     p.setPen(theme::ink);
-    p.drawText(QRectF(bar.right() + 12, bar.top(), 100, 24), Qt::AlignLeft, QString("%1 dB").arg(now > -0.05 ? 0.0 : now, 0, 'f', 1));
+    p.drawText(QRectF(bar.right() + 12, bar.top(), 100, 24), Qt::AlignLeft,
+               QString("%1 dB").arg(now > -0.05 ? 0.0 : now, 0, 'f', 1));
     p.setFont(theme::font(9));
     p.setPen(theme::quietInk);
-    for (int db : {0, 12, 24}) p.drawText(QPointF(bar.right() + 3, bar.top() + db / 24.0 * bar.height() + (db == 0 ? 8 : 3)), db == 0 ? QString() : QString("-%1").arg(db));
+    for (int db : {0, 12, 24})
+        p.drawText(QPointF(bar.right() + 3, bar.top() + db / 24.0 * bar.height() + (db == 0 ? 8 : 3)),
+                   db == 0 ? QString() : QString("-%1").arg(db));
 }
 
 void ChainCurve::paintRoom(QPainter& p) {
@@ -157,8 +180,12 @@ void ChainCurve::paintRoom(QPainter& p) {
     p.setPen(theme::quietInk);
     p.drawText(QRectF(0, r.top() - 3, 27, 12), Qt::AlignRight, "0");
     p.drawText(QRectF(0, r.bottom() - 10, 27, 12), Qt::AlignRight, "-60");
-    p.drawText(QRectF(r.left(), r.bottom() + 3, r.width(), 14), Qt::AlignRight, QString("%1 s").arg(longest, 0, 'f', 2));
-    p.drawText(QRectF(r.left(), r.bottom() + 3, r.width(), 14), Qt::AlignLeft, named ? QString::fromStdString(named->name) + ", estimated from the scene" : m_desk.rebuild().sound(c.roomImpulse) ? QString("the imported impulse response stands in for it") : QString("dark lines low, light lines high octaves"));
+    p.drawText(QRectF(r.left(), r.bottom() + 3, r.width(), 14), Qt::AlignRight,
+               QString("%1 s").arg(longest, 0, 'f', 2));
+    p.drawText(QRectF(r.left(), r.bottom() + 3, r.width(), 14), Qt::AlignLeft,
+               named ? QString::fromStdString(named->name) + ", estimated from the scene"
+               : m_desk.rebuild().sound(c.roomImpulse) ? QString("the imported impulse response stands in for it")
+                                                       : QString("dark lines low, light lines high octaves"));
 }
 
 void ChainCurve::paintEvent(QPaintEvent*) {
@@ -183,12 +210,17 @@ void ChainCurve::mouseMoveEvent(QMouseEvent* e) {
     const auto& hz = rowOf(kBands[m_band].hz);
     const auto& db = rowOf(kBands[m_band].db);
     const double f = std::clamp(std::round(frequencyAt(e->position().x(), width())), hz.minimum, hz.maximum);
-    const double g = std::clamp(std::round(-(e->position().y() - height() / 2.0) / (height() / 2.0 - 6) * kRange * 2) / 2, db.minimum, db.maximum);
-    m_desk.editStrip("Equaliser", [&](Strip& s) {
-        s.chain.equaliser = true;
-        s.chain.*kBands[m_band].hz = f;
-        s.chain.*kBands[m_band].db = g;
-    }, "eq band");
+    const double g =
+        std::clamp(std::round(-(e->position().y() - height() / 2.0) / (height() / 2.0 - 6) * kRange * 2) / 2,
+                   db.minimum, db.maximum);
+    m_desk.editStrip(
+        "Equaliser",
+        [&](Strip& s) {
+            s.chain.equaliser = true;
+            s.chain.*kBands[m_band].hz = f;
+            s.chain.*kBands[m_band].db = g;
+        },
+        "eq band");
 }
 
 void ChainCurve::mouseReleaseEvent(QMouseEvent*) { m_desk.endDrag(); }

@@ -6,8 +6,8 @@
 
 namespace rivlen {
 
-/// What a module of the chosen chain does, drawn: filters as their response over the live spectrum (bands are dragged), the others as output level against
-/// input level with the reduction of the moment, the room as its fall in time.
+/// What a module of the chosen chain does, drawn: filters as their response over the live spectrum (bands are dragged),
+/// the others as output level against input level with the reduction of the moment, the room as its fall in time.
 class ChainCurve : public QWidget {
     Q_OBJECT
 public:

@@ -36,7 +36,9 @@ CompareControls::CompareControls(Controller& controller, Desks& desks, QWidget* 
     addPageHeading(column, "Networks and settings on the loop");
     m_state = addPageText(column);
     auto* tries = new QHBoxLayout;
-    m_try = makeSmallButton("try", "Try them", "Separates the loop with every network and quality, at this strength and the candidates' (T)");
+    m_try =
+        makeSmallButton("try", "Try them",
+                        "Separates the loop with every network and quality, at this strength and the candidates' (T)");
     m_progress = new QProgressBar;
     m_progress->setTextVisible(false);
     m_progress->setFixedHeight(6);
@@ -82,7 +84,8 @@ CompareControls::CompareControls(Controller& controller, Desks& desks, QWidget* 
     connect(m_table, &QTableWidget::cellActivated, this, [this](int r) { m_trials.hear(r); });
     connect(m_own, &QPushButton::clicked, this, [this] { m_trials.hear(-1); });
     connect(m_use, &QPushButton::clicked, this, [this] { m_trials.use(m_table->currentRow()); });
-    connect(m_table, &QTableWidget::itemSelectionChanged, this, [this] { m_use->setEnabled(m_table->currentRow() >= 0); });
+    connect(m_table, &QTableWidget::itemSelectionChanged, this,
+            [this] { m_use->setEnabled(m_table->currentRow() >= 0); });
     connect(&m_candidates, &CandidateDesk::changed, this, &CompareControls::refresh);
     connect(&m_trials, &TrialDesk::changed, this, &CompareControls::refresh);
     connect(&m_live, &QTimer::timeout, this, [this] { m_progress->setValue(int(1000 * m_trials.fraction())); });
@@ -110,13 +113,17 @@ void CompareControls::refresh() {
     if (!busy) m_live.stop();
     const auto& answers = m_trials.answers();
     const auto time = [](double s) { return QString::fromStdString(formatTime(s)).chopped(2); };
-    m_state->setText(!why.isEmpty() ? why : answers.empty() ? QString("Each is separated at once, and heard before it is used.")
-                                                            : QString("Of %1 to %2.").arg(time(m_trials.span().first), time(m_trials.span().second)));
+    m_state->setText(!why.isEmpty() ? why
+                     : answers.empty()
+                         ? QString("Each is separated at once, and heard before it is used.")
+                         : QString("Of %1 to %2.").arg(time(m_trials.span().first), time(m_trials.span().second)));
     if (m_table->rowCount() != int(answers.size())) m_table->setRowCount(int(answers.size()));
     for (size_t i = 0; i < answers.size(); ++i) {
         const auto& row = answers[i].row;
-        const QStringList cells{QString::fromStdString(row.name), blind ? "hidden" : QString("%1 dB").arg(row.weighing.spillDb, 0, 'f', 1).replace('-', QChar(0x2212)),
-                                blind ? "hidden" : QString::number(std::lround(row.weighing.damage.total))};
+        const QStringList cells{
+            QString::fromStdString(row.name),
+            blind ? "hidden" : QString("%1 dB").arg(row.weighing.spillDb, 0, 'f', 1).replace('-', QChar(0x2212)),
+            blind ? "hidden" : QString::number(std::lround(row.weighing.damage.total))};
         for (int c = 0; c < cells.size(); ++c) {
             if (!m_table->item(int(i), c)) m_table->setItem(int(i), c, new QTableWidgetItem);
             auto* item = m_table->item(int(i), c);

@@ -9,12 +9,15 @@
 
 namespace rivlen {
 
-ComputedPicture::ComputedPicture(Controller& controller, TimeAxis& axis, QWidget* parent) : TimeView(controller, axis, parent) {
+ComputedPicture::ComputedPicture(Controller& controller, TimeAxis& axis, QWidget* parent)
+    : TimeView(controller, axis, parent) {
     m_wait.setSingleShot(true);
     m_wait.setInterval(60);
     connect(&m_wait, &QTimer::timeout, this, &ComputedPicture::compute);
     connect(&axis, &TimeAxis::changed, this, [this] { soon(); });
-    connect(&controller, &Controller::stemsChanged, this, [this] { if (!m_wait.isActive()) soon(); });
+    connect(&controller, &Controller::stemsChanged, this, [this] {
+        if (!m_wait.isActive()) soon();
+    });
     connect(&controller, &Controller::reelOpened, this, [this] { soon(); });
 }
 
@@ -46,24 +49,28 @@ void ComputedPicture::compute() {
             image = job(*progress);
         } catch (const Error&) {  // cancelled, or the file went away: the reel's own state tells that
         }
-        QMetaObject::invokeMethod(this, [this, progress, image, id, from, to, thread = std::this_thread::get_id()] {
-            if (progress != m_progress) {  // a newer computation has taken over
-                const auto ended = std::find_if(m_retired.begin(), m_retired.end(), [thread](const std::thread& t) { return t.get_id() == thread; });
-                if (ended != m_retired.end()) {
-                    ended->join();
-                    m_retired.erase(ended);
+        QMetaObject::invokeMethod(
+            this,
+            [this, progress, image, id, from, to, thread = std::this_thread::get_id()] {
+                if (progress != m_progress) {  // a newer computation has taken over
+                    const auto ended = std::find_if(m_retired.begin(), m_retired.end(),
+                                                    [thread](const std::thread& t) { return t.get_id() == thread; });
+                    if (ended != m_retired.end()) {
+                        ended->join();
+                        m_retired.erase(ended);
+                    }
+                    return;
                 }
-                return;
-            }
-            m_thread.join();
-            m_progress.reset();
-            update();
-            if (image.isNull()) return;
-            m_image = image;
-            m_from = from;
-            m_to = to;
-            m_reel = id;
-        }, Qt::QueuedConnection);
+                m_thread.join();
+                m_progress.reset();
+                update();
+                if (image.isNull()) return;
+                m_image = image;
+                m_from = from;
+                m_to = to;
+                m_reel = id;
+            },
+            Qt::QueuedConnection);
     });
 }
 

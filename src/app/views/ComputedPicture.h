@@ -21,8 +21,8 @@ public:
 
 protected:
     using Job = std::function<QImage(const Progress&)>;
-    /// What computes the picture of the axis at a size, free of the window's objects; null when there is nothing to show. Throws
-    /// Error when it is cancelled or the file went away.
+    /// What computes the picture of the axis at a size, free of the window's objects; null when there is nothing to
+    /// show. Throws Error when it is cancelled or the file went away.
     virtual Job prepare(int columns, int rows) = 0;
     /// Computes anew in a moment; quick changes are gathered into one computation.
     void soon() { m_wait.start(); }

@@ -10,14 +10,17 @@ namespace rivlen {
 
 namespace {
 
-constexpr double kWindow = 0.5;   // seconds that one value looks at
-constexpr double kDoubtful = 0.5; // below this the line is drawn as a warning
+constexpr double kWindow = 0.5;    // seconds that one value looks at
+constexpr double kDoubtful = 0.5;  // below this the line is drawn as a warning
 
 }  // namespace
 
-ConfidenceView::ConfidenceView(Controller& controller, TimeAxis& axis, QWidget* parent) : TimeView(controller, axis, parent) {
+ConfidenceView::ConfidenceView(Controller& controller, TimeAxis& axis, QWidget* parent)
+    : TimeView(controller, axis, parent) {
     setFixedHeight(58);
-    setToolTip("How clearly the network gave each sound to one stem, along time.\nWhere it is low, listen: the stems share sounds there.");
+    setToolTip(
+        "How clearly the network gave each sound to one stem, along time.\nWhere it is low, listen: the stems share "
+        "sounds there.");
 }
 
 void ConfidenceView::paintPicture(QPainter& p) {

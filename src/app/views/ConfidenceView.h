@@ -3,7 +3,8 @@
 
 namespace rivlen {
 
-/// How decided the separation is along time (core/separation/Confidence.h): a lane below the picture at the Split stage.
+/// How decided the separation is along time (core/separation/Confidence.h): a lane below the picture at the Split
+/// stage.
 class ConfidenceView : public TimeView {
     Q_OBJECT
 public:

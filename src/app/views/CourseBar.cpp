@@ -39,7 +39,11 @@ CourseBar::State CourseBar::stationState(int station) const {
     if (!reel || !state) return State::Empty;
     const bool split = state->stems && state->stems->finished();
     switch (station) {
-        case 0: return state->missing ? State::Attention : state->reading ? State::InWork : state->inspection ? State::Done : State::Empty;
+        case 0:
+            return state->missing      ? State::Attention
+                   : state->reading    ? State::InWork
+                   : state->inspection ? State::Done
+                                       : State::Empty;
         case 1: return state->splitting ? State::InWork : split ? State::Done : State::Empty;
         case 2: return !split ? State::Empty : reel->strength == Reel::neutralStrength() ? State::InWork : State::Done;
         case 3: return reel->rebuild->empty() ? State::Empty : State::InWork;
@@ -68,7 +72,10 @@ void CourseBar::paintEvent(QPaintEvent*) {
         const QPointF centre(stationRect(i).center().x(), y);
         const bool here = m_controller.session().stage == kCourse[i].id;
         const State state = stationState(i);
-        const QColor colour = state == State::Done ? theme::good : state == State::Attention ? theme::attention : state == State::InWork ? theme::ink : theme::quietInk;
+        const QColor colour = state == State::Done        ? theme::good
+                              : state == State::Attention ? theme::attention
+                              : state == State::InWork    ? theme::ink
+                                                          : theme::quietInk;
         p.setBrush(state == State::Done || state == State::Attention ? QBrush(colour) : QBrush(theme::ground));
         p.setPen(QPen(colour, 2));
         p.drawEllipse(centre, 7, 7);
@@ -78,7 +85,8 @@ void CourseBar::paintEvent(QPaintEvent*) {
         }
         p.setPen(QPen(theme::ground, 1.8));
         if (state == State::Done) {
-            p.drawPolyline(QPolygonF{QPointF(centre.x() - 3.5, y), QPointF(centre.x() - 0.8, y + 3), QPointF(centre.x() + 3.8, y - 3)});
+            p.drawPolyline(QPolygonF{QPointF(centre.x() - 3.5, y), QPointF(centre.x() - 0.8, y + 3),
+                                     QPointF(centre.x() + 3.8, y - 3)});
         } else if (state == State::Attention) {
             p.drawLine(QPointF(centre.x(), y - 4), QPointF(centre.x(), y + 1));
             p.drawPoint(QPointF(centre.x(), y + 4));

@@ -29,11 +29,12 @@ void CurrentView::paintPicture(QPainter& p) {
     const StemStore* stems = state->stems.get();
     const int64_t separatedTo = stems ? stems->available() : 0;
 
-    constexpr int step = 2;  // pixels
+    constexpr int step = 2;       // pixels
     std::vector<QPointF> rim[4];  // between the bands, from the top
     std::vector<QPointF> whole[2];
     for (int x = 0; x <= w; x += step) {
-        const int64_t from = int64_t(m_axis.secondAt(x - step, w) * rate), to = int64_t(m_axis.secondAt(x + step, w) * rate);
+        const int64_t from = int64_t(m_axis.secondAt(x - step, w) * rate),
+                      to = int64_t(m_axis.secondAt(x + step, w) * rate);
         const double half = reach * widthOf(double(state->shownLevels()->meanSquare(0, from, to)));
         whole[0].push_back({double(x), middle - half});
         whole[1].push_back({double(x), middle + half});
@@ -43,7 +44,8 @@ void CurrentView::paintPicture(QPainter& p) {
         // Shares are read over a wider span than the width: the shores flow instead of flickering.
         const int64_t blur = 4 * (to - from);
         for (int s = 0; s < 3 && s < stems->levels().rows(); ++s)
-            total += energy[size_t(s)] = double(stems->levels().meanSquare(s, std::max<int64_t>(0, from - blur), std::min(to + blur, separatedTo)));
+            total += energy[size_t(s)] = double(
+                stems->levels().meanSquare(s, std::max<int64_t>(0, from - blur), std::min(to + blur, separatedTo)));
         double y = middle - half;
         rim[0].push_back({double(x), y});
         for (int s = 0; s < 3; ++s) rim[s + 1].push_back({double(x), y += 2 * half * energy[size_t(s)] / total});

@@ -42,16 +42,23 @@ void DamageBars::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     const auto* found = m_desk.result();
     const auto& damage = found ? found->now.damage : Damage{};
-    const std::array<double, kRows> values = {0, damage.total, damage.onsetLoss, damage.dulling, damage.warble, damage.pumping, damage.holes};
+    const std::array<double, kRows> values = {
+        0, damage.total, damage.onsetLoss, damage.dulling, damage.warble, damage.pumping, damage.holes};
     for (int i = 0; i < kRows; ++i) {
         const QRectF r = row(i);
         const bool heading = i < 2;
         p.setFont(theme::font(heading ? 13 : 12, heading ? QFont::DemiBold : QFont::Normal));
         p.setPen(heading ? theme::ink : theme::quietInk);
-        p.drawText(QRectF(heading ? 0 : 10, r.top(), 90, r.height()), Qt::AlignVCenter, i == 0 ? "Spill" : i == 1 ? "Damage" : Damage::partName(i - 2));
+        p.drawText(QRectF(heading ? 0 : 10, r.top(), 90, r.height()), Qt::AlignVCenter,
+                   i == 0   ? "Spill"
+                   : i == 1 ? "Damage"
+                            : Damage::partName(i - 2));
         p.setPen(theme::ink);
-        const QString text = !found ? QString("–") : i == 0 ? QString("%1 dB").arg(found->now.spillDb, 0, 'f', 1).replace('-', QChar(0x2212)) : QString::number(std::lround(values[size_t(i)]));
-        p.drawText(QRectF(i == 0 ? 92 : width() - 34, r.top(), i == 0 ? width() - 96 : 30, r.height()), Qt::AlignVCenter | Qt::AlignRight, text);
+        const QString text = !found   ? QString("–")
+                             : i == 0 ? QString("%1 dB").arg(found->now.spillDb, 0, 'f', 1).replace('-', QChar(0x2212))
+                                      : QString::number(std::lround(values[size_t(i)]));
+        p.drawText(QRectF(i == 0 ? 92 : width() - 34, r.top(), i == 0 ? width() - 96 : 30, r.height()),
+                   Qt::AlignVCenter | Qt::AlignRight, text);
         if (i == 0) continue;
         const QRectF whole(92, r.center().y() - 3, width() - 92 - 38, 6);
         p.setPen(Qt::NoPen);
@@ -59,7 +66,9 @@ void DamageBars::paintEvent(QPaintEvent*) {
         p.drawRoundedRect(whole, 3, 3);
         if (!found || values[size_t(i)] <= 0) continue;
         p.setBrush(values[size_t(i)] >= kMuch ? theme::attention : theme::quietInk);
-        p.drawRoundedRect(QRectF(whole.left(), whole.top(), std::max(3.0, whole.width() * values[size_t(i)] / 100), whole.height()), 3, 3);
+        p.drawRoundedRect(QRectF(whole.left(), whole.top(), std::max(3.0, whole.width() * values[size_t(i)] / 100),
+                                 whole.height()),
+                          3, 3);
     }
 }
 

@@ -11,7 +11,8 @@
 
 namespace rivlen {
 
-DeliverableControls::DeliverableControls(Controller& controller, DispatchDesk& desk, QWidget* parent) : QWidget(parent), m_controller(controller), m_desk(desk) {
+DeliverableControls::DeliverableControls(Controller& controller, DispatchDesk& desk, QWidget* parent)
+    : QWidget(parent), m_controller(controller), m_desk(desk) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 6, 0, 0);
     column->setSpacing(6);
@@ -41,8 +42,11 @@ void DeliverableControls::buildTop(QBoxLayout* column) {
     column->addWidget(m_list, 1);
     connect(add, &QPushButton::clicked, &m_desk, &DispatchDesk::add);
     connect(remove, &QPushButton::clicked, &m_desk, &DispatchDesk::remove);
-    connect(m_list, &QListWidget::currentRowChanged, this, [this](int i) { if (i >= 0) m_desk.choose(i); });
-    connect(m_list, &QListWidget::itemChanged, this, [this](QListWidgetItem* item) { m_desk.setOn(m_list->row(item), item->checkState() == Qt::Checked); });
+    connect(m_list, &QListWidget::currentRowChanged, this, [this](int i) {
+        if (i >= 0) m_desk.choose(i);
+    });
+    connect(m_list, &QListWidget::itemChanged, this,
+            [this](QListWidgetItem* item) { m_desk.setOn(m_list->row(item), item->checkState() == Qt::Checked); });
 }
 
 void DeliverableControls::buildSets() {
@@ -59,13 +63,19 @@ void DeliverableControls::buildSets() {
     m_sets->addSeparator();
     m_sets->addAction("Keep as a set…", this, [this] {
         bool good = false;
-        if (const QString name = QInputDialog::getText(this, "Keep as a set", "Name of the set", QLineEdit::Normal, {}, &good); good) m_desk.keepSet(name);
+        if (const QString name =
+                QInputDialog::getText(this, "Keep as a set", "Name of the set", QLineEdit::Normal, {}, &good);
+            good)
+            m_desk.keepSet(name);
     });
     m_sets->addAction("Read a set from a file…", this, [this] {
-        if (const QString file = QFileDialog::getOpenFileName(this, "Read a set", {}, "Sets (*.json)"); !file.isEmpty()) m_desk.readSet(file);
+        if (const QString file = QFileDialog::getOpenFileName(this, "Read a set", {}, "Sets (*.json)"); !file.isEmpty())
+            m_desk.readSet(file);
     });
     m_sets->addAction("Write the set to a file…", this, [this] {
-        if (const QString file = QFileDialog::getSaveFileName(this, "Write the set", "set.json", "Sets (*.json)"); !file.isEmpty()) m_desk.writeSet(file);
+        if (const QString file = QFileDialog::getSaveFileName(this, "Write the set", "set.json", "Sets (*.json)");
+            !file.isEmpty())
+            m_desk.writeSet(file);
     });
 }
 
@@ -100,30 +110,45 @@ void DeliverableControls::buildRecipe(QBoxLayout* column) {
     m_strength->addItem("the reel's own", "");
     for (const auto& s : deliveryStrengths()) m_strength->addItem(s.name, s.id);
     for (char c = 'A'; c < 'A' + kCandidates; ++c) m_strength->addItem(QString("candidate %1").arg(c), QString(c));
-    place("Strength", {named(m_strength, "Strength", "strength", "At which strength the stems are: natural and fully isolated versions of the same reel")});
+    place("Strength", {named(m_strength, "Strength", "strength",
+                             "At which strength the stems are: natural and fully isolated versions of the same reel")});
     m_loop = makeSmallButton("spanloop", "Loop", "Takes the reel's loop");
-    place("Span", {named(m_span = new QLineEdit, "Span", "span", "From and to, as 0:05 - 0:12.5; empty: the whole reel"), m_loop});
+    place("Span",
+          {named(m_span = new QLineEdit, "Span", "span", "From and to, as 0:05 - 0:12.5; empty: the whole reel"),
+           m_loop});
     m_measured = new QComboBox;
     m_measured->addItem("of all", false);
     m_measured->addItem("of speech", true);
-    place("Loudness", {named(m_loudness = new QLineEdit, "Loudness", "loudness", "LUFS integrated that it is brought to (EBU R 128 asks for -23); empty: as it is"), named(m_measured, "Measured", "measured", "Of the whole (ITU-R BS.1770), or only where somebody speaks")});
-    place("Ceiling", {named(m_ceiling = new QLineEdit, "Ceiling", "ceiling", "dBTP that no peak may pass; a limiter holds it where it must")});
+    place("Loudness",
+          {named(m_loudness = new QLineEdit, "Loudness", "loudness",
+                 "LUFS integrated that it is brought to (EBU R 128 asks for -23); empty: as it is"),
+           named(m_measured, "Measured", "measured", "Of the whole (ITU-R BS.1770), or only where somebody speaks")});
+    place("Ceiling", {named(m_ceiling = new QLineEdit, "Ceiling", "ceiling",
+                            "dBTP that no peak may pass; a limiter holds it where it must")});
     m_format = new QComboBox;
     for (const auto& f : storageTable()) {
         const bool depths = f.lossless && f.storage != Storage::Flac && !f.picture;
         if (!f.lossless) m_format->addItem(f.name, QVariantList{f.id, 24});
         else
             for (int bits : {16, 24, 32})
-                if (bits < 32 || depths) m_format->addItem(QString("%1, %2").arg(f.name, bits == 32 ? QString("32-bit float") : QString("%1 bit").arg(bits)), QVariantList{f.id, bits});
+                if (bits < 32 || depths)
+                    m_format->addItem(QString("%1, %2").arg(f.name, bits == 32 ? QString("32-bit float")
+                                                                               : QString("%1 bit").arg(bits)),
+                                      QVariantList{f.id, bits});
     }
     m_format->setMinimumContentsLength(12);
-    place("Format", {named(m_format, "Format", "deliveryformat", "Lossy ones are for listening only; a picture is copied as it is, with the new sound")});
+    place("Format", {named(m_format, "Format", "deliveryformat",
+                           "Lossy ones are for listening only; a picture is copied as it is, with the new sound")});
     m_rate = new QComboBox;
     m_rate->addItem("own rate", 0);
-    for (int rate : {44100, 48000, 88200, 96000, 176400, 192000}) m_rate->addItem(QString("%1 kHz").arg(rate / 1000.0), rate);
+    for (int rate : {44100, 48000, 88200, 96000, 176400, 192000})
+        m_rate->addItem(QString("%1 kHz").arg(rate / 1000.0), rate);
     m_layout = new QComboBox;
-    for (const auto& l : channelLayouts()) m_layout->addItem(l.layout == ChannelLayout::Own ? "own channels" : QString(l.name), int(l.layout));
-    place("Sound", {named(m_rate, "Rate", "deliveryrate", "Sample rate of the file"), named(m_layout, "Channels", "deliverylayout", "Which channels the file has: down-mixes after ITU-R BS.775; going up nothing is invented")});
+    for (const auto& l : channelLayouts())
+        m_layout->addItem(l.layout == ChannelLayout::Own ? "own channels" : QString(l.name), int(l.layout));
+    place("Sound", {named(m_rate, "Rate", "deliveryrate", "Sample rate of the file"),
+                    named(m_layout, "Channels", "deliverylayout",
+                          "Which channels the file has: down-mixes after ITU-R BS.775; going up nothing is invented")});
     m_dither = new QComboBox;
     m_dither->addItems({"dithered", "noise shaped", "rounded"});
     m_mono = new QCheckBox("mono files");
@@ -140,8 +165,11 @@ void DeliverableControls::buildRecipe(QBoxLayout* column) {
         line->addWidget(b);
         m_more->addWidget(w);
     };
-    page(named(m_dither, "Dither", "dither", "What happens to what falls under the last bit of 16 and 24 bits"), named(m_mono, "Mono files", "monofiles", "A file for each channel, as name.L.wav and name.R.wav"));
-    page(named(m_language, "Language", "language", "Of the new sound, by ISO 639-2: eng, deu, fin ..."), named(m_keep, "Keep original sound", "keeporiginal", "The recording's own sound comes along as a second track"));
+    page(named(m_dither, "Dither", "dither", "What happens to what falls under the last bit of 16 and 24 bits"),
+         named(m_mono, "Mono files", "monofiles", "A file for each channel, as name.L.wav and name.R.wav"));
+    page(named(m_language, "Language", "language", "Of the new sound, by ISO 639-2: eng, deu, fin ..."),
+         named(m_keep, "Keep original sound", "keeporiginal",
+               "The recording's own sound comes along as a second track"));
     m_moreLabel = place("Bits", {m_more});
     QStringList tokens;
     for (const auto& [token, what] : fileNameTokens()) tokens << QString("{%1}: %2").arg(token, what);
@@ -154,7 +182,9 @@ void DeliverableControls::buildRecipe(QBoxLayout* column) {
     m_all->setObjectName("allreels");
     m_go = new QPushButton("Dispatch…");
     m_go->setObjectName("dispatch");
-    m_go->setToolTip("Chooses a folder, makes the ticked deliverables, checks them and writes a report beside them; nothing is overwritten");
+    m_go->setToolTip(
+        "Chooses a folder, makes the ticked deliverables, checks them and writes a report beside them; nothing is "
+        "overwritten");
     go->addWidget(m_go, 1);
     go->addWidget(m_all);
     column->addLayout(go);
@@ -173,13 +203,15 @@ void DeliverableControls::typed(QLineEdit* box, const QString& name, Set set) {
 
 template <typename Set>
 void DeliverableControls::picked(QComboBox* box, const QString& name, Set set) {
-    connect(box, &QComboBox::activated, this, [this, box, name, set](int i) { m_desk.edit(name, [&](Deliverable& d) { set(d, box->itemData(i)); }); });
+    connect(box, &QComboBox::activated, this,
+            [this, box, name, set](int i) { m_desk.edit(name, [&](Deliverable& d) { set(d, box->itemData(i)); }); });
 }
 
 void DeliverableControls::connectRecipe() {
     typed(m_name, "Name deliverable", [this](Deliverable& d, const QString& t) {
         for (const auto& other : m_desk.deliverables())
-            if (other.name == t.toStdString() && other.name != d.name) return m_desk.tell(QString("There is a deliverable \"%1\" already: choose another name.").arg(t));
+            if (other.name == t.toStdString() && other.name != d.name)
+                return m_desk.tell(QString("There is a deliverable \"%1\" already: choose another name.").arg(t));
         if (!t.isEmpty()) d.name = t.toStdString();
     });
     typed(m_file, "File name", [](Deliverable& d, const QString& t) { d.fileName = t.toStdString(); });
@@ -187,13 +219,16 @@ void DeliverableControls::connectRecipe() {
         if (t.isEmpty()) return d.loudness.reset();
         if (const auto v = figure(t, -60, 0, "Loudness")) d.loudness = *v;
     });
-    typed(m_ceiling, "Ceiling", [this](Deliverable& d, const QString& t) { if (const auto v = figure(t, -30, 0, "Ceiling")) d.ceiling = *v; });
+    typed(m_ceiling, "Ceiling", [this](Deliverable& d, const QString& t) {
+        if (const auto v = figure(t, -30, 0, "Ceiling")) d.ceiling = *v;
+    });
     typed(m_span, "Span", [this](Deliverable& d, const QString& t) {
         if (t.isEmpty()) return d.span.reset();
         if (const auto s = span(t)) d.span = s;
     });
     typed(m_language, "Language", [this](Deliverable& d, const QString& t) {
-        if (t.isEmpty() || QRegularExpression("^[a-z]{3}$").match(t.toLower()).hasMatch()) d.language = t.toLower().toStdString();
+        if (t.isEmpty() || QRegularExpression("^[a-z]{3}$").match(t.toLower()).hasMatch())
+            d.language = t.toLower().toStdString();
         else m_desk.tell(QString("\"%1\" is no language: give three letters of ISO 639-2, as eng.").arg(t));
     });
     picked(m_holds, "What it holds", [](Deliverable& d, const QVariant& v) { d.holds = v.toString().toStdString(); });
@@ -201,9 +236,12 @@ void DeliverableControls::connectRecipe() {
     picked(m_rate, "Rate", [](Deliverable& d, const QVariant& v) { d.sampleRate = v.toInt(); });
     picked(m_layout, "Channels", [](Deliverable& d, const QVariant& v) { d.layout = ChannelLayout(v.toInt()); });
     picked(m_measured, "What is measured", [](Deliverable& d, const QVariant& v) { d.dialogueGated = v.toBool(); });
-    connect(m_dither, &QComboBox::activated, this, [this](int i) { m_desk.edit("Dither", [&](Deliverable& d) { d.dither = Dither(i); }); });
-    connect(m_mono, &QCheckBox::clicked, this, [this](bool on) { m_desk.edit("Mono files", [&](Deliverable& d) { d.monoFiles = on; }); });
-    connect(m_keep, &QCheckBox::clicked, this, [this](bool on) { m_desk.edit("Keep original sound", [&](Deliverable& d) { d.keepOriginal = on; }); });
+    connect(m_dither, &QComboBox::activated, this,
+            [this](int i) { m_desk.edit("Dither", [&](Deliverable& d) { d.dither = Dither(i); }); });
+    connect(m_mono, &QCheckBox::clicked, this,
+            [this](bool on) { m_desk.edit("Mono files", [&](Deliverable& d) { d.monoFiles = on; }); });
+    connect(m_keep, &QCheckBox::clicked, this,
+            [this](bool on) { m_desk.edit("Keep original sound", [&](Deliverable& d) { d.keepOriginal = on; }); });
     picked(m_format, "Format", [](Deliverable& d, const QVariant& v) {
         for (const auto& f : storageTable())
             if (v.toList()[0].toString() == f.id) d.storage = f.storage;
@@ -240,14 +278,15 @@ std::optional<std::pair<double, double>> DeliverableControls::span(const QString
     try {
         if (ends.size() == 2)
             if (const double from = time(ends[0]), to = time(ends[1]); to > from) return std::pair(from, to);
-    } catch (const Error&) {
-    }
+    } catch (const Error&) {}
     m_desk.tell(QString("\"%1\" is no span: give from and to, as 0:05 - 0:12.5.").arg(text));
     return std::nullopt;
 }
 
 void DeliverableControls::showRecipe(const Deliverable& d) {
-    const auto show = [](QLineEdit* box, const QString& text) { if (!box->hasFocus() || !box->isModified()) box->setText(text); };
+    const auto show = [](QLineEdit* box, const QString& text) {
+        if (!box->hasFocus() || !box->isModified()) box->setText(text);
+    };
     const StorageFacts& storage = storageFacts(d.storage);
     show(m_name, QString::fromStdString(d.name));
     show(m_file, QString::fromStdString(d.fileName));
@@ -257,7 +296,8 @@ void DeliverableControls::showRecipe(const Deliverable& d) {
     m_ceiling->setEnabled(d.loudness.has_value());
     m_measured->setEnabled(d.loudness.has_value());
     m_measured->setCurrentIndex(d.dialogueGated);
-    show(m_span, d.span ? QString::fromStdString(formatTime(d.span->first) + " - " + formatTime(d.span->second)) : QString());
+    show(m_span,
+         d.span ? QString::fromStdString(formatTime(d.span->first) + " - " + formatTime(d.span->second)) : QString());
     m_span->setPlaceholderText("whole reel");
     m_span->setEnabled(!storage.picture);
     m_loop->setEnabled(!storage.picture);
@@ -274,7 +314,8 @@ void DeliverableControls::showRecipe(const Deliverable& d) {
     m_moreLabel->setText(storage.picture ? "Tracks" : "Bits");
     for (int i = 0; i < m_format->count(); ++i) {
         const auto data = m_format->itemData(i).toList();
-        if (data[0].toString() == storage.id && (!storage.lossless || data[1].toInt() == d.bits)) m_format->setCurrentIndex(i);
+        if (data[0].toString() == storage.id && (!storage.lossless || data[1].toInt() == d.bits))
+            m_format->setCurrentIndex(i);
     }
 }
 
@@ -288,7 +329,9 @@ void DeliverableControls::refresh() {
         auto* item = m_list->item(i);
         item->setFlags(item->flags() | Qt::ItemIsUserCheckable);
         item->setCheckState(d.on ? Qt::Checked : Qt::Unchecked);
-        item->setText(QString("%1   %2%3").arg(QString::fromStdString(d.name), storageFacts(d.storage).name, d.loudness ? QString(", %1 LUFS").arg(*d.loudness) : QString()));
+        item->setText(QString("%1   %2%3")
+                          .arg(QString::fromStdString(d.name), storageFacts(d.storage).name,
+                               d.loudness ? QString(", %1 LUFS").arg(*d.loudness) : QString()));
         item->setToolTip(deliveryContent(d.holds).explanation);
     }
     m_list->setCurrentRow(m_desk.chosen());

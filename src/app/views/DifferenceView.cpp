@@ -13,7 +13,8 @@ namespace {
 
 const QColor kMoreA = theme::attention, kMoreB = QColor(0x6f, 0xa8, 0xdc);
 
-AudioBuffer resultOf(const std::filesystem::path& file, const Reel& reel, const StemStore& stems, const IsolationSettings& settings, int64_t first, int64_t count, const Progress& progress) {
+AudioBuffer resultOf(const std::filesystem::path& file, const Reel& reel, const StemStore& stems,
+                     const IsolationSettings& settings, int64_t first, int64_t count, const Progress& progress) {
     const auto reader = std::make_shared<MediaReader>(file);
     ResultSource result(reader, stems.openAll(), courseWith(reel, settings));
     AudioBuffer all(reader->channels(), 0);
@@ -26,7 +27,8 @@ AudioBuffer resultOf(const std::filesystem::path& file, const Reel& reel, const 
 
 }  // namespace
 
-DifferenceView::DifferenceView(Controller& controller, CandidateDesk& desk, TimeAxis& axis, QWidget* parent) : ComputedPicture(controller, axis, parent), m_desk(desk) {
+DifferenceView::DifferenceView(Controller& controller, CandidateDesk& desk, TimeAxis& axis, QWidget* parent)
+    : ComputedPicture(controller, axis, parent), m_desk(desk) {
     setObjectName("difference");
     connect(&desk, &CandidateDesk::changed, this, [this] {
         std::vector<std::optional<Candidate>> now;
@@ -52,11 +54,15 @@ ComputedPicture::Job DifferenceView::prepare(int columns, int rows) {
     const ReelState* state = m_controller.currentState();
     const int rate = state->info->sampleRate;
     const int64_t first = int64_t(m_axis.from() * rate), count = int64_t(m_axis.span() * rate);
-    return [file = m_controller.workFile(*m_controller.reel()), reel = *m_controller.reel(), stems = state->stems, a = m_desk.at(a)->settings, b = m_desk.at(b)->settings, first, count, columns, rows, rate](const Progress& progress) {
-        AudioBuffer one = resultOf(file, reel, *stems, a, first, count, progress), other = resultOf(file, reel, *stems, b, first, count, progress), difference = one;
+    return [file = m_controller.workFile(*m_controller.reel()), reel = *m_controller.reel(), stems = state->stems,
+            a = m_desk.at(a)->settings, b = m_desk.at(b)->settings, first, count, columns, rows,
+            rate](const Progress& progress) {
+        AudioBuffer one = resultOf(file, reel, *stems, a, first, count, progress),
+                    other = resultOf(file, reel, *stems, b, first, count, progress), difference = one;
         for (size_t i = 0; i < difference.samples().size(); ++i) difference.samples()[i] -= other.samples()[i];
         BufferSource d(std::move(difference), rate), x(std::move(one), rate), y(std::move(other), rate);
-        return colourOwnership(paintOwnership(d, {&x, &y}, 0, count, columns, rows, progress), {kMoreA, kMoreB, kMoreB});
+        return colourOwnership(paintOwnership(d, {&x, &y}, 0, count, columns, rows, progress),
+                               {kMoreA, kMoreB, kMoreB});
     };
 }
 

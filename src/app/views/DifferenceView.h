@@ -4,8 +4,8 @@
 
 namespace rivlen {
 
-/// What differs between the results of two candidates: brightness shows the level of the difference, hue which of the two has more
-/// there. Computed for what is visible, of at most kLongest.
+/// What differs between the results of two candidates: brightness shows the level of the difference, hue which of the
+/// two has more there. Computed for what is visible, of at most kLongest.
 class DifferenceView : public ComputedPicture {
     Q_OBJECT
 public:

@@ -1,8 +1,8 @@
 #pragma once
-#include <QLabel>
-#include <QPushButton>
 #include <QComboBox>
+#include <QLabel>
 #include <QListWidget>
+#include <QPushButton>
 
 #include "app/Desks.h"
 

@@ -7,12 +7,16 @@
 
 namespace rivlen {
 
-HandOverControls::HandOverControls(Controller& controller, DispatchDesk& desk, QWidget* parent) : QWidget(parent), m_controller(controller), m_desk(desk) {
+HandOverControls::HandOverControls(Controller& controller, DispatchDesk& desk, QWidget* parent)
+    : QWidget(parent), m_controller(controller), m_desk(desk) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 10, 0, 0);
     column->setSpacing(8);
     addPageHeading(column, "Lanes for the next department");
-    addPageText(column, "A folder with each clip of each lane as a WAV with handles, event lists that put them in place (CMX 3600, AES31-3, OpenTimelineIO), the stems, markers and regions as a table and as labels, and a manifest that says what is what.");
+    addPageText(column,
+                "A folder with each clip of each lane as a WAV with handles, event lists that put them in place (CMX "
+                "3600, AES31-3, OpenTimelineIO), the stems, markers and regions as a table and as labels, and a "
+                "manifest that says what is what.");
     auto* row = new QHBoxLayout;
     row->addWidget(new QLabel("Handles"));
     m_handles = new QDoubleSpinBox;
@@ -30,7 +34,9 @@ HandOverControls::HandOverControls(Controller& controller, DispatchDesk& desk, Q
     column->addLayout(row);
     column->addSpacing(14);
     addPageHeading(column, "Stems alone");
-    addPageText(column, "Dialogue, music and ambience of this reel as they were weighed, without the rebuild; they sum to the recording.");
+    addPageText(column,
+                "Dialogue, music and ambience of this reel as they were weighed, without the rebuild; they sum to the "
+                "recording.");
     auto* stems = new QHBoxLayout;
     m_stemFormat = new QComboBox;
     m_stemFormat->setObjectName("format");
@@ -45,12 +51,14 @@ HandOverControls::HandOverControls(Controller& controller, DispatchDesk& desk, Q
     column->addLayout(stems);
     column->addStretch();
     connect(m_handOver, &QPushButton::clicked, this, [this] {
-        if (const QString folder = QFileDialog::getExistingDirectory(this, "Hand over to"); !folder.isEmpty()) m_desk.handOver(folder, m_handles->value());
+        if (const QString folder = QFileDialog::getExistingDirectory(this, "Hand over to"); !folder.isEmpty())
+            m_desk.handOver(folder, m_handles->value());
     });
     connect(m_export, &QPushButton::clicked, this, [this] {
         const QString folder = QFileDialog::getExistingDirectory(this, "Export stems to");
         const QStringList words = m_stemFormat->currentData().toStringList();
-        if (!folder.isEmpty()) m_controller.exportStems(folder, AudioFormat::parse(words[0].toStdString(), words[1].toStdString()));
+        if (!folder.isEmpty())
+            m_controller.exportStems(folder, AudioFormat::parse(words[0].toStdString(), words[1].toStdString()));
     });
     connect(&m_desk, &DispatchDesk::changed, this, &HandOverControls::refresh);
     connect(&m_controller, &Controller::stemsChanged, this, &HandOverControls::refresh);
@@ -62,7 +70,9 @@ void HandOverControls::refresh() {
     const bool stems = m_controller.reel() && s->stems && s->stems->finished();
     m_export->setEnabled(stems);
     m_stemFormat->setEnabled(stems);
-    m_export->setToolTip(stems ? QString("At the strength weighed for the %1 (Ctrl+E)").arg(QString::fromStdString(m_controller.reel()->stem)) : "Split the reel first; then its stems can be exported.");
+    m_export->setToolTip(stems ? QString("At the strength weighed for the %1 (Ctrl+E)")
+                                     .arg(QString::fromStdString(m_controller.reel()->stem))
+                               : "Split the reel first; then its stems can be exported.");
     m_handOver->setEnabled(m_controller.reel() != nullptr);
 }
 

@@ -28,7 +28,9 @@ LaneControls::LaneControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     for (const auto& p : stripParameters()) {
         auto* row = makeParameterRow(p, QString("lane_%1").arg(p.id));
         connect(row, &ValueRow::set, this, [this, &p](double v, bool dragging) {
-            m_desk.editStrip(QString("Set %1").arg(p.name), [&](Strip& s) { s.*p.value = v; }, dragging ? std::string("strip ") + p.id : "");
+            m_desk.editStrip(
+                QString("Set %1").arg(p.name), [&](Strip& s) { s.*p.value = v; },
+                dragging ? std::string("strip ") + p.id : "");
         });
         connect(row, &ValueRow::released, this, [this] { m_desk.endDrag(); });
         connect(row, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
@@ -55,7 +57,8 @@ LaneControls::LaneControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     laneButton("addlane", "Add lane", "An empty lane below this one", [this] { m_desk.addLane(); });
     laneButton("laneup", "Up", "Moves the lane up", [this] { m_desk.moveLane(-1); });
     laneButton("lanedown", "Down", "Moves the lane down", [this] { m_desk.moveLane(1); });
-    laneButton("removelane", "Remove", "Takes the lane and its clips away; undo brings them back", [this] { m_desk.removeLane(); });
+    laneButton("removelane", "Remove", "Takes the lane and its clips away; undo brings them back",
+               [this] { m_desk.removeLane(); });
     lanes->addStretch();
     column->addLayout(lanes);
     column->addSpacing(6);
@@ -97,9 +100,12 @@ LaneControls::LaneControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
                 if (g.id == m_desk.laneId()) g.name = name;
         });
     });
-    connect(m_mute, &QPushButton::clicked, this, [this](bool on) { m_desk.editStrip("Mute lane", [on](Strip& s) { s.mute = on; }); });
-    connect(m_solo, &QPushButton::clicked, this, [this](bool on) { m_desk.editStrip("Solo lane", [on](Strip& s) { s.solo = on; }); });
-    connect(m_group, &QComboBox::activated, this, [this](int i) { m_desk.setGroup(i == 0 ? QString() : m_group->itemText(i)); });
+    connect(m_mute, &QPushButton::clicked, this,
+            [this](bool on) { m_desk.editStrip("Mute lane", [on](Strip& s) { s.mute = on; }); });
+    connect(m_solo, &QPushButton::clicked, this,
+            [this](bool on) { m_desk.editStrip("Solo lane", [on](Strip& s) { s.solo = on; }); });
+    connect(m_group, &QComboBox::activated, this,
+            [this](int i) { m_desk.setGroup(i == 0 ? QString() : m_group->itemText(i)); });
     connect(m_group->lineEdit(), &QLineEdit::editingFinished, this, [this] {
         if (!m_group->lineEdit()->isModified()) return;
         m_group->lineEdit()->setModified(false);
@@ -138,11 +144,14 @@ void LaneControls::refresh() {
     }
     m_group->setEnabled(lane);
     for (auto* button : m_laneButtons) button->setEnabled(lane || button->objectName() == "addlane");
-    if (m_automation->currentData() != "strength") m_automation->setCurrentIndex(std::max(0, m_automation->findData(QString::fromStdString(m_desk.automated()))));
+    if (m_automation->currentData() != "strength")
+        m_automation->setCurrentIndex(std::max(0, m_automation->findData(QString::fromStdString(m_desk.automated()))));
     const bool shown = !m_desk.automated().empty();
     for (auto* button : m_curveButtons) button->setEnabled(shown);
-    m_hint->setText(m_automation->currentData() == "strength" ? "Below the lanes the strength of the stems is drawn: a double click sets a point."
-                    : shown ? "On the chosen lane: a double click sets a point, drag moves it, drag with Shift draws, Delete takes it away."
+    m_hint->setText(m_automation->currentData() == "strength"
+                        ? "Below the lanes the strength of the stems is drawn: a double click sets a point."
+                    : shown ? "On the chosen lane: a double click sets a point, drag moves it, drag with Shift draws, "
+                              "Delete takes it away."
                             : "Choose what is drawn on the lanes.");
 }
 
@@ -168,13 +177,18 @@ DuckControls::DuckControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     column->addWidget(m_by);
     for (const auto& p : duckParameters()) {
         auto* r = makeParameterRow(p, QString("duck_%1").arg(p.id));
-        connect(r, &ValueRow::set, this, [this, &p](double v, bool dragging) { edit(QString("Ducking: %1").arg(p.name), [&](Duck& d) { d.*p.value = v; }, dragging ? std::string("duck ") + p.id : ""); });
+        connect(r, &ValueRow::set, this, [this, &p](double v, bool dragging) {
+            edit(
+                QString("Ducking: %1").arg(p.name), [&](Duck& d) { d.*p.value = v; },
+                dragging ? std::string("duck ") + p.id : "");
+        });
         connect(r, &ValueRow::released, this, [this] { m_desk.endDrag(); });
         connect(r, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
         column->addWidget(r);
         m_rows.push_back(r);
     }
-    m_convert = makeSmallButton("ducktocurve", "Turn into a level curve", "The ducking becomes points that can be drawn by hand; it is switched off");
+    m_convert = makeSmallButton("ducktocurve", "Turn into a level curve",
+                                "The ducking becomes points that can be drawn by hand; it is switched off");
     column->addWidget(m_convert, 0, Qt::AlignLeft);
     column->addStretch();
     connect(m_on, &QCheckBox::clicked, this, [this](bool on) {
@@ -183,7 +197,8 @@ DuckControls::DuckControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
             if (d.key.empty()) d.key = voiceLane(m_desk.rebuild());
         });
     });
-    connect(m_key, &QComboBox::activated, this, [this](int i) { edit("Duck by", [&](Duck& d) { d.key = m_key->itemData(i).toString().toStdString(); }); });
+    connect(m_key, &QComboBox::activated, this,
+            [this](int i) { edit("Duck by", [&](Duck& d) { d.key = m_key->itemData(i).toString().toStdString(); }); });
     connect(m_by, &QComboBox::activated, this, [this](int i) { edit("Duck by", [&](Duck& d) { d.voice = i == 0; }); });
     connect(m_convert, &QPushButton::clicked, &desk, &RebuildDesk::duckToAutomation);
     connect(&desk, &RebuildDesk::changed, this, &DuckControls::refresh);
@@ -191,9 +206,12 @@ DuckControls::DuckControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
 }
 
 void DuckControls::edit(const QString& name, const std::function<void(Duck&)>& change, const std::string& gesture) {
-    m_desk.edit(name, [&](Rebuild& r) {
-        if (Lane* l = r.lane(m_desk.laneId())) change(l->duck);
-    }, gesture);
+    m_desk.edit(
+        name,
+        [&](Rebuild& r) {
+            if (Lane* l = r.lane(m_desk.laneId())) change(l->duck);
+        },
+        gesture);
 }
 
 void DuckControls::refresh() {
@@ -206,10 +224,12 @@ void DuckControls::refresh() {
     m_key->clear();
     for (const auto& l : m_desk.rebuild().lanes)
         if (l->id != lane->id) m_key->addItem(QString::fromStdString(l->name), QString::fromStdString(l->id));
-    m_key->setCurrentIndex(m_key->findData(QString::fromStdString(lane->duck.key.empty() ? voiceLane(m_desk.rebuild()) : lane->duck.key)));
+    m_key->setCurrentIndex(
+        m_key->findData(QString::fromStdString(lane->duck.key.empty() ? voiceLane(m_desk.rebuild()) : lane->duck.key)));
     m_by->setCurrentIndex(lane->duck.voice ? 0 : 1);
     for (size_t i = 0; i < m_rows.size(); ++i) m_rows[i]->show(lane->duck.*duckParameters()[i].value);
-    for (QWidget* w : {static_cast<QWidget*>(m_key), static_cast<QWidget*>(m_by), static_cast<QWidget*>(m_convert)}) w->setEnabled(lane->duck.on);
+    for (QWidget* w : {static_cast<QWidget*>(m_key), static_cast<QWidget*>(m_by), static_cast<QWidget*>(m_convert)})
+        w->setEnabled(lane->duck.on);
     for (auto* r : m_rows) r->setUsable(lane->duck.on);
 }
 

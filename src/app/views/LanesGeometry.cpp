@@ -8,7 +8,8 @@ namespace rivlen {
 double LanesView::bodyHeight() const {
     const auto lanes = double(shown().lanes.size()), others = double(shown().groups.size() + 1);
     if (lanes == 0) return kLeastBody;
-    return std::clamp(std::floor((height() - 6 - others * (kCaption + kGap)) / lanes - kCaption - kGap), double(kLeastBody), double(kMostBody));
+    return std::clamp(std::floor((height() - 6 - others * (kCaption + kGap)) / lanes - kCaption - kGap),
+                      double(kLeastBody), double(kMostBody));
 }
 
 std::vector<LanesView::Row> LanesView::rows() const {
@@ -26,7 +27,10 @@ std::vector<LanesView::Row> LanesView::rows() const {
     return all;
 }
 
-double LanesView::contentHeight() const { return double(shown().lanes.size()) * (kCaption + bodyHeight() + kGap) + double(shown().groups.size() + 1) * (kCaption + kGap) + 4; }
+double LanesView::contentHeight() const {
+    return double(shown().lanes.size()) * (kCaption + bodyHeight() + kGap) +
+           double(shown().groups.size() + 1) * (kCaption + kGap) + 4;
+}
 
 void LanesView::scrollTo(const std::string& id) {
     const double most = std::max(0.0, contentHeight() - height());
@@ -70,7 +74,8 @@ QPointF LanesView::curvePoint(const std::string& lane, double seconds, double va
     const QRectF body = bodyRect(lane).adjusted(0, kTitle + 4, 0, -4);
     const auto& p = stripParameter(m_desk.automated());
     double share = (value - p.minimum) / (p.maximum - p.minimum);
-    if (m_desk.automated() == "level") share = std::clamp((value + 48) / 60, 0.0, 1.0);  // what lies lower is silent to the eye as well
+    if (m_desk.automated() == "level")
+        share = std::clamp((value + 48) / 60, 0.0, 1.0);  // what lies lower is silent to the eye as well
     return {m_axis.xAt(seconds, width()), body.bottom() - share * body.height()};
 }
 

@@ -26,7 +26,8 @@ LanesView::Hit LanesView::hitAt(const QPointF& at) const {
             if (at.x() < r.left() - 3 || at.x() > r.right() + 3) continue;
             hit.clip = c->id;
             const bool title = at.y() < r.top() + kTitle;
-            const double fadeIn = r.left() + c->fadeIn / m_axis.span() * width(), fadeOut = r.right() - c->fadeOut / m_axis.span() * width();
+            const double fadeIn = r.left() + c->fadeIn / m_axis.span() * width(),
+                         fadeOut = r.right() - c->fadeOut / m_axis.span() * width();
             const bool corner = at.y() < r.top() + kTitle + 9 && m_desk.selected().count(c->id);
             if (title && std::fabs(at.x() - r.left()) < kReach && r.width() > 3 * kReach) hit.part = Part::Begin;
             else if (title && std::fabs(at.x() - r.right()) < kReach) hit.part = Part::End;
@@ -60,7 +61,8 @@ bool LanesView::pressCaption(const QPointF& at) {
         if (at.y() < row.top || at.y() >= row.top + kCaption) continue;
         m_desk.chooseLane(row.id);
         if (muteRect(row.id).contains(at)) m_desk.editStrip("Mute lane", [](Strip& s) { s.mute = !s.mute; });
-        else if (row.id != "mix" && soloRect(row.id).contains(at)) m_desk.editStrip("Solo lane", [](Strip& s) { s.solo = !s.solo; });
+        else if (row.id != "mix" && soloRect(row.id).contains(at))
+            m_desk.editStrip("Solo lane", [](Strip& s) { s.solo = !s.solo; });
         return true;
     }
     return false;
@@ -68,16 +70,21 @@ bool LanesView::pressCaption(const QPointF& at) {
 
 bool LanesView::pressCurve(QMouseEvent* e) {
     const Hit hit = hitAt(e->position());
-    if (m_desk.automated().empty() || hit.lane.empty() || hit.lane != m_desk.laneId() || hit.part == Part::Title) return false;
+    if (m_desk.automated().empty() || hit.lane.empty() || hit.lane != m_desk.laneId() || hit.part == Part::Title)
+        return false;
     const Lane& lane = *m_desk.rebuild().lane(hit.lane);
     const DrawnCurve* curve = m_desk.curve(lane.strip);
     m_point = -1;
     for (size_t i = 0; curve && i < curve->size(); ++i)
-        if (QLineF(curvePoint(hit.lane, (*curve)[i].first, (*curve)[i].second), e->position()).length() < kReach + 1) m_point = int(i);
+        if (QLineF(curvePoint(hit.lane, (*curve)[i].first, (*curve)[i].second), e->position()).length() < kReach + 1)
+            m_point = int(i);
     if (m_point >= 0) {
         m_drag = Drag{Part::None, {}, hit.lane, 0, 0, false, false, m_point, {}};
     } else if (e->modifiers() & Qt::ShiftModifier) {  // drawn by hand
-        m_drag = Drag{Part::None, {}, hit.lane, 0, 0, false, true, -1, {{m_axis.secondAt(e->position().x(), width()), curveValue(hit.lane, e->position().y())}}};
+        m_drag = Drag{
+            Part::None, {}, hit.lane,
+            0,          0,  false,
+            true,       -1, {{m_axis.secondAt(e->position().x(), width()), curveValue(hit.lane, e->position().y())}}};
     } else {
         return false;
     }
@@ -100,7 +107,11 @@ void LanesView::mousePressEvent(QMouseEvent* e) {
     }
     m_desk.select(chosen);
     const Clip& c = *m_desk.rebuild().clip(hit.clip);
-    m_drag = Drag{hit.part, hit.clip, hit.lane, m_axis.secondAt(e->position().x(), width()), c.at, bool(e->modifiers() & Qt::AltModifier), false, -1, {}};
+    m_drag = Drag{hit.part, hit.clip,
+                  hit.lane, m_axis.secondAt(e->position().x(), width()),
+                  c.at,     bool(e->modifiers() & Qt::AltModifier),
+                  false,    -1,
+                  {}};
 }
 
 void LanesView::applyDrag(Rebuild& r, const QPointF& at, Qt::KeyboardModifiers keys) const {
@@ -112,7 +123,8 @@ void LanesView::applyDrag(Rebuild& r, const QPointF& at, Qt::KeyboardModifiers k
         case Part::Title: {
             if (d.slip) return slipClip(r, d.clip, second - d.grabbed);
             double to = d.at + second - d.grabbed;
-            const double length = c->length, begin = snapped(to, d.clip, keys), end = snapped(to + length, d.clip, keys) - length;
+            const double length = c->length, begin = snapped(to, d.clip, keys),
+                         end = snapped(to + length, d.clip, keys) - length;
             to = begin != to ? begin : end;  // either border may snap
             const double by = std::max(0.0, to) - c->at;
             std::string lane;
@@ -136,8 +148,10 @@ void LanesView::moveCurvePoint(const QPointF& at) {
     if (!now || m_point < 0 || m_point >= int(now->size())) return;
     DrawnCurve curve = *now;
     const size_t i = size_t(m_point);
-    const double low = i > 0 ? curve[i - 1].first + 0.001 : 0.0, high = i + 1 < curve.size() ? curve[i + 1].first - 0.001 : m_axis.duration();
-    curve[i] = {std::clamp(m_axis.secondAt(at.x(), width()), low, std::max(low, high)), curveValue(m_desk.laneId(), at.y())};
+    const double low = i > 0 ? curve[i - 1].first + 0.001 : 0.0,
+                 high = i + 1 < curve.size() ? curve[i + 1].first - 0.001 : m_axis.duration();
+    curve[i] = {std::clamp(m_axis.secondAt(at.x(), width()), low, std::max(low, high)),
+                curveValue(m_desk.laneId(), at.y())};
     m_desk.setCurve(std::move(curve), "curve");
 }
 
@@ -149,7 +163,9 @@ void LanesView::dragTo(const QPointF& at, Qt::KeyboardModifiers keys) {
     } else if (d.point >= 0) {
         moveCurvePoint(at);
     } else {
-        if (!d.moved && std::fabs(m_axis.xAt(d.grabbed, width()) - at.x()) < 3 && d.part != Part::FadeIn && d.part != Part::FadeOut && bodyRect(d.lane).contains(at)) return;
+        if (!d.moved && std::fabs(m_axis.xAt(d.grabbed, width()) - at.x()) < 3 && d.part != Part::FadeIn &&
+            d.part != Part::FadeOut && bodyRect(d.lane).contains(at))
+            return;
         d.moved = true;
         Shared<Rebuild> preview = m_desk.rebuild();
         applyDrag(preview.edit(), at, keys);
@@ -162,7 +178,10 @@ void LanesView::dragTo(const QPointF& at, Qt::KeyboardModifiers keys) {
 void LanesView::mouseMoveEvent(QMouseEvent* e) {
     if (m_drag) return dragTo(e->position(), e->modifiers());
     const Part part = hitAt(e->position()).part;
-    setCursor(part == Part::Begin || part == Part::End || part == Part::FadeIn || part == Part::FadeOut ? Qt::SizeHorCursor : part == Part::Title ? Qt::OpenHandCursor : Qt::ArrowCursor);
+    setCursor(part == Part::Begin || part == Part::End || part == Part::FadeIn || part == Part::FadeOut
+                  ? Qt::SizeHorCursor
+              : part == Part::Title ? Qt::OpenHandCursor
+                                    : Qt::ArrowCursor);
     TimeView::mouseMoveEvent(e);
 }
 
@@ -175,14 +194,17 @@ void LanesView::mouseReleaseEvent(QMouseEvent* e) {
         std::stable_sort(stroke.begin(), stroke.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
         const double usual = 0;
         m_drag.reset();
-        m_desk.setCurve(drawnInto(now ? *now : DrawnCurve{{0.0, m_desk.automated() == "width" ? 100.0 : usual}}, thinned(drawnInto({}, stroke), m_desk.automated() == "level" ? 0.2 : 1.0)));
+        m_desk.setCurve(drawnInto(now ? *now : DrawnCurve{{0.0, m_desk.automated() == "width" ? 100.0 : usual}},
+                                  thinned(drawnInto({}, stroke), m_desk.automated() == "level" ? 0.2 : 1.0)));
     } else if (d.point >= 0) {
         m_drag.reset();
         m_desk.endDrag();
     } else {
         if (d.moved) {
-            static constexpr const char* names[] = {"", "Move clip", "Trim clip", "Trim clip", "Fade clip", "Fade clip", ""};
-            m_desk.edit(d.slip ? "Slip clip" : names[int(d.part)], [&](Rebuild& r) { applyDrag(r, e->position(), e->modifiers()); });
+            static constexpr const char* names[] = {"",          "Move clip", "Trim clip", "Trim clip",
+                                                    "Fade clip", "Fade clip", ""};
+            m_desk.edit(d.slip ? "Slip clip" : names[int(d.part)],
+                        [&](Rebuild& r) { applyDrag(r, e->position(), e->modifiers()); });
         }
         m_drag.reset();
     }
@@ -193,13 +215,15 @@ void LanesView::mouseReleaseEvent(QMouseEvent* e) {
 
 void LanesView::mouseDoubleClickEvent(QMouseEvent* e) {
     const Hit hit = hitAt(e->position());
-    if (hit.lane.empty() || m_desk.automated().empty() || hit.part == Part::Title) return TimeView::mouseDoubleClickEvent(e);
+    if (hit.lane.empty() || m_desk.automated().empty() || hit.part == Part::Title)
+        return TimeView::mouseDoubleClickEvent(e);
     if (hit.lane != m_desk.laneId()) m_desk.chooseLane(hit.lane);
     const DrawnCurve* now = m_desk.curve(m_desk.strip());
     DrawnCurve curve = now ? *now : DrawnCurve{};
     if (curve.size() >= kMostDrawnPoints) return m_desk.tell("A curve holds at most 2000 points: thin it first.");
     const double at = std::clamp(m_axis.secondAt(e->position().x(), width()), 0.0, m_axis.duration());
-    const auto next = std::upper_bound(curve.begin(), curve.end(), at, [](double t, const auto& p) { return t < p.first; });
+    const auto next =
+        std::upper_bound(curve.begin(), curve.end(), at, [](double t, const auto& p) { return t < p.first; });
     m_point = int(next - curve.begin());
     curve.insert(next, {at, curveValue(hit.lane, e->position().y())});
     m_desk.setCurve(std::move(curve));
@@ -229,7 +253,8 @@ void LanesView::keyPressEvent(QKeyEvent* e) {
             return TimeView::keyPressEvent(e);
         case Qt::Key_PageDown:
         case Qt::Key_PageUp:
-            if (const DrawnCurve* curve = m_desk.curve(m_desk.strip())) m_point = std::clamp(m_point + (e->key() == Qt::Key_PageDown ? 1 : -1), 0, int(curve->size()) - 1);
+            if (const DrawnCurve* curve = m_desk.curve(m_desk.strip()))
+                m_point = std::clamp(m_point + (e->key() == Qt::Key_PageDown ? 1 : -1), 0, int(curve->size()) - 1);
             m_stale = m_all = true;
             return update();
         case Qt::Key_Insert: {  // a point at the playhead, at the value that holds there

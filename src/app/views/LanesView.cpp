@@ -18,7 +18,8 @@ QColor hueOf(int stem) { return stem < 0 ? QColor(0xb9, 0xae, 0x9b) : theme::ste
 
 }  // namespace
 
-LanesView::LanesView(RebuildDesk& desk, Controller& controller, TimeAxis& axis, QWidget* parent) : TimeView(controller, axis, parent), m_desk(desk) {
+LanesView::LanesView(RebuildDesk& desk, Controller& controller, TimeAxis& axis, QWidget* parent)
+    : TimeView(controller, axis, parent), m_desk(desk) {
     setObjectName("lanes");
     setFocusPolicy(Qt::StrongFocus);
     setAcceptDrops(true);
@@ -61,14 +62,16 @@ float LanesView::levelOf(const Clip& clip, double from, double to) const {
     return std::sqrt(track->loudest(row, int64_t(a * rate), std::max(int64_t(a * rate) + 1, int64_t(b * rate))));
 }
 
-void LanesView::paintWave(QPainter& p, const QRectF& body, const Clip& clip, const QColor& colour, const DrawnCurve* duck) {
+void LanesView::paintWave(QPainter& p, const QRectF& body, const Clip& clip, const QColor& colour,
+                          const DrawnCurve* duck) {
     const double left = std::max(body.left(), 0.0), right = std::min(body.right(), double(width()));
     const double middle = body.top() + kTitle + (body.height() - kTitle) / 2, reach = (body.height() - kTitle) / 2 - 2;
     const float gain = float(fromDb(clip.gain));
     QVector<QLineF> lines;
     lines.reserve(int(right - left) + 1);
     for (double x = std::floor(left); x < right; x += 1) {
-        const double from = std::max(clip.at, m_axis.secondAt(x, width())), to = std::min(clip.end(), m_axis.secondAt(x + 1, width()));
+        const double from = std::max(clip.at, m_axis.secondAt(x, width())),
+                     to = std::min(clip.end(), m_axis.secondAt(x + 1, width()));
         if (to <= from) continue;
         double level = levelOf(clip, from, to) * gain * clip.fadeAt((from + to) / 2);
         if (duck) level *= fromDb(drawnAt(*duck, from));
@@ -118,15 +121,18 @@ void LanesView::paintClip(QPainter& p, const QRectF& body, const Lane& lane, con
         if (length > 2) {
             QPainterPath path;
             for (int i = 0; i <= 12; ++i) {
-                const double x = i / 12.0, y = bottom - fadeGain(in ? clip.fadeInShape : clip.fadeOutShape, x) * (bottom - top);
+                const double x = i / 12.0,
+                             y = bottom - fadeGain(in ? clip.fadeInShape : clip.fadeOutShape, x) * (bottom - top);
                 const QPointF at(in ? r.left() + x * length : r.right() - x * length, y);
                 i == 0 ? path.moveTo(at) : path.lineTo(at);
             }
             p.drawPath(path);
         }
-        if (r.width() > 24 && chosen) p.fillRect(QRectF(in ? r.left() + length - 2 : r.right() - length - 3, top, 5, 5), theme::ink);
+        if (r.width() > 24 && chosen)
+            p.fillRect(QRectF(in ? r.left() + length - 2 : r.right() - length - 3, top, 5, 5), theme::ink);
     }
-    p.setPen(QPen(chosen ? theme::ink : theme::ground, chosen ? 1.5 : 1, clip.mark == ClipMark::Before ? Qt::DashLine : Qt::SolidLine));
+    p.setPen(QPen(chosen ? theme::ink : theme::ground, chosen ? 1.5 : 1,
+                  clip.mark == ClipMark::Before ? Qt::DashLine : Qt::SolidLine));
     if (r.width() >= 3) p.drawRect(r.adjusted(0.5, 0.5, -0.5, -0.5));
 }
 
@@ -155,8 +161,11 @@ void LanesView::paintCurve(QPainter& p, const QRectF& body, const Lane& lane) {
             if (int(i) != m_point) continue;
             p.setFont(theme::font(11, QFont::DemiBold));
             const double v = (*curve)[i].second;
-            const QString value = m_desk.automated() == "level" && v <= kSilentLevel ? QString("silent") : QString::fromStdString(describeValue(stripParameter(m_desk.automated()), v));
-            const QRectF tag(at.x() + 8, std::max(at.y() - 9, body.top() + kTitle), p.fontMetrics().horizontalAdvance(value) + 8, 16);
+            const QString value = m_desk.automated() == "level" && v <= kSilentLevel
+                                      ? QString("silent")
+                                      : QString::fromStdString(describeValue(stripParameter(m_desk.automated()), v));
+            const QRectF tag(at.x() + 8, std::max(at.y() - 9, body.top() + kTitle),
+                             p.fontMetrics().horizontalAdvance(value) + 8, 16);
             p.fillRect(tag, theme::ground);
             p.drawText(tag, Qt::AlignCenter, value);
         }
@@ -180,7 +189,8 @@ void LanesView::paintLane(QPainter& p, const Row& row, const Lane& lane) {
         QPainterPath path;
         const double top = body.top() + kTitle + 1, height = body.height() - kTitle - 3;
         for (double x = 0; x <= width(); x += 1) {
-            const QPointF at(x, top + std::clamp(-drawnAt(*duck, m_axis.secondAt(x, width())) / kDuckRange, 0.0, 1.0) * height);
+            const QPointF at(x, top + std::clamp(-drawnAt(*duck, m_axis.secondAt(x, width())) / kDuckRange, 0.0, 1.0) *
+                                          height);
             x == 0 ? path.moveTo(at) : path.lineTo(at);
         }
         p.setRenderHint(QPainter::Antialiasing);
@@ -213,7 +223,8 @@ void LanesView::paintCaption(QPainter& p, const Row& row, const Strip& strip, co
     x += 20;
     p.setFont(theme::font(12, here || row.id == "mix" ? QFont::DemiBold : QFont::Normal));
     p.setPen(strip.mute ? theme::quietInk : theme::ink);
-    p.drawText(QRectF(x, c.top(), 170 - x, c.height()), Qt::AlignVCenter, p.fontMetrics().elidedText(name, Qt::ElideRight, int(170 - x)));
+    p.drawText(QRectF(x, c.top(), 170 - x, c.height()), Qt::AlignVCenter,
+               p.fontMetrics().elidedText(name, Qt::ElideRight, int(170 - x)));
     p.setFont(theme::font(10, QFont::DemiBold));
     const auto button = [&](const QRectF& r, const QString& text, bool on, const QColor& lit) {
         p.fillRect(r, on ? lit : QColor(0x30, 0x2c, 0x26));
@@ -226,9 +237,13 @@ void LanesView::paintCaption(QPainter& p, const Row& row, const Strip& strip, co
     p.setPen(theme::quietInk);
     QStringList facts;
     const auto automated = [&](const char* id) { return strip.automation.count(id) > 0; };
-    facts << (automated("level") ? QString("level drawn") : strip.level <= kSilentLevel ? QString("silent") : QString("%1%2 dB").arg(strip.level > 0 ? "+" : "").arg(strip.level, 0, 'f', 1));
+    facts << (automated("level") ? QString("level drawn")
+              : strip.level <= kSilentLevel
+                  ? QString("silent")
+                  : QString("%1%2 dB").arg(strip.level > 0 ? "+" : "").arg(strip.level, 0, 'f', 1));
     if (automated("pan")) facts << "pan drawn";
-    else if (strip.pan != 0) facts << QString("%1 %2").arg(strip.pan < 0 ? "left" : "right").arg(std::abs(strip.pan), 0, 'f', 0);
+    else if (strip.pan != 0)
+        facts << QString("%1 %2").arg(strip.pan < 0 ? "left" : "right").arg(std::abs(strip.pan), 0, 'f', 0);
     if (strip.width != 100) facts << QString("width %1 %").arg(strip.width, 0, 'f', 0);
     if (strip.chain.any()) facts << "chain";
     if (const Lane* lane = shown().lane(row.id)) {
@@ -250,7 +265,8 @@ void LanesView::paintStatic() {
     for (const Row& row : rows()) {
         if (row.top > height() || row.top + kCaption + bodyHeight() < 0) continue;
         if (row.body) {
-            const auto& lane = *std::find_if(shown().lanes.begin(), shown().lanes.end(), [&](const auto& l) { return l->id == row.id; });
+            const auto& lane = *std::find_if(shown().lanes.begin(), shown().lanes.end(),
+                                             [&](const auto& l) { return l->id == row.id; });
             // While one is dragged the others stay as they are: two thousand clips are not drawn for each move.
             const auto before = m_painted.find(row.id);
             if (before != m_painted.end() && &*before->second == &*lane) continue;
@@ -296,7 +312,8 @@ void LanesView::paintPicture(QPainter& p) {
     p.drawPixmap(0, 0, m_static);
     paintMarks(p);
     if (const ReelState* state = m_controller.currentState(); state && !state->stems) {
-        const QString text = state->splitting ? "Stems grow as they are split." : "The stems are silent until this reel is split: Ctrl+Return.";
+        const QString text = state->splitting ? "Stems grow as they are split."
+                                              : "The stems are silent until this reel is split: Ctrl+Return.";
         p.setFont(theme::font(13, QFont::DemiBold));
         const QRectF note(width() / 2.0 - 220, height() - 46, 440, 30);
         p.fillRect(note, theme::raised);
@@ -312,7 +329,8 @@ void LanesView::paintPicture(QPainter& p) {
             const float db = c ? found->second.second : found->second.first;
             const QRectF frame(226, row.top + 5 + c * 6, 122, 4);
             p.fillRect(frame, QColor(0x14, 0x12, 0x10));
-            p.fillRect(QRectF(frame.left(), frame.top(), std::clamp((db + 60) / 60.0, 0.0, 1.0) * frame.width(), 4), db > -1 ? theme::attention : theme::quietInk);
+            p.fillRect(QRectF(frame.left(), frame.top(), std::clamp((db + 60) / 60.0, 0.0, 1.0) * frame.width(), 4),
+                       db > -1 ? theme::attention : theme::quietInk);
         }
     }
 }
@@ -324,7 +342,8 @@ void LanesView::tick() {
     for (const Row& row : rows()) {
         auto& level = m_levels.try_emplace(row.id, -200.0f, -200.0f).first->second;
         float left = -200, right = -200;
-        if (auto* strip = live ? meters->of(row.id) : nullptr) left = float(toDb(strip->left.exchange(0))), right = float(toDb(strip->right.exchange(0)));
+        if (auto* strip = live ? meters->of(row.id) : nullptr)
+            left = float(toDb(strip->left.exchange(0))), right = float(toDb(strip->right.exchange(0)));
         const auto before = level;
         level = {std::max(left, level.first - 0.8f), std::max(right, level.second - 0.8f)};
         any = any || (before != level && level.first > -70);

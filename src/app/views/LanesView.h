@@ -7,9 +7,9 @@
 
 namespace rivlen {
 
-/// The lanes of the rebuild under the shared time axis. Each has a caption (name, mute, solo, meter) and a body with its clips; a clip is moved and
-/// trimmed by its title strip, faded by the corners of its body, and in the body time is chosen as in every other picture. Groups and the mix have
-/// captions alone.
+/// The lanes of the rebuild under the shared time axis. Each has a caption (name, mute, solo, meter) and a body with
+/// its clips; a clip is moved and trimmed by its title strip, faded by the corners of its body, and in the body time is
+/// chosen as in every other picture. Groups and the mix have captions alone.
 class LanesView : public TimeView {
     Q_OBJECT
 public:
@@ -55,11 +55,11 @@ private:
     struct Drag {
         Part part = Part::None;
         std::string clip, lane;
-        double grabbed = 0;      ///< second of the axis where it was taken
-        double at = 0;           ///< of the clip, then
+        double grabbed = 0;  ///< second of the axis where it was taken
+        double at = 0;       ///< of the clip, then
         bool slip = false, moved = false;
-        int point = -1;          ///< of a curve
-        DrawnCurve stroke;       ///< drawn by hand
+        int point = -1;     ///< of a curve
+        DrawnCurve stroke;  ///< drawn by hand
     };
     const Rebuild& shown() const { return m_preview ? **m_preview : m_desk.rebuild(); }
     std::vector<Row> rows() const;
@@ -92,7 +92,7 @@ private:
     double m_scroll = 0;
     std::optional<Drag> m_drag;
     std::optional<Shared<Rebuild>> m_preview;
-    int m_point = -1;  ///< of the chosen lane's curve
+    int m_point = -1;                                         ///< of the chosen lane's curve
     std::map<std::string, std::pair<float, float>> m_levels;  ///< dB of the meters, by strip
 };
 

@@ -19,12 +19,16 @@ struct Choice {
     Mend::Action action;
     int to;
 };
-constexpr Choice kChoices[] = {{"Give to the dialogue", Mend::Action::Give, 0}, {"Give to the music", Mend::Action::Give, 1}, {"Give to the ambience", Mend::Action::Give, 2},
-                               {"Lower", Mend::Action::Lower, 0}, {"Heal from its surroundings", Mend::Action::Heal, 0}};
+constexpr Choice kChoices[] = {{"Give to the dialogue", Mend::Action::Give, 0},
+                               {"Give to the music", Mend::Action::Give, 1},
+                               {"Give to the ambience", Mend::Action::Give, 2},
+                               {"Lower", Mend::Action::Lower, 0},
+                               {"Heal from its surroundings", Mend::Action::Heal, 0}};
 
 }  // namespace
 
-MendControls::MendControls(RebuildDesk& desk, MendTool& tool, QWidget* parent) : QWidget(parent), m_desk(desk), m_tool(tool) {
+MendControls::MendControls(RebuildDesk& desk, MendTool& tool, QWidget* parent)
+    : QWidget(parent), m_desk(desk), m_tool(tool) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -50,10 +54,15 @@ MendControls::MendControls(RebuildDesk& desk, MendTool& tool, QWidget* parent) :
     for (const auto& c : kChoices) m_action->addItem(c.text);
     m_action->setCurrentIndex(2);
     column->addWidget(m_action);
-    m_amount = makePlainRow("mendamount", "Amount", "", 0, 100, 1, 100, 0, "How much of it: per cent, or decibels down where it is lowered.");
-    m_harmonics = makePlainRow("mendharmonics", "Harmonics", "", 1, 30, 1, 1, 0, "So many multiples of the marked frequencies belong to it: for hums, whistles and horns.");
-    m_width = makePlainRow("brushwidth", "Brush width", "s", 0.01, 0.5, 0.01, 0.05, 2, "Half the width of the brush in time.");
-    m_height = makePlainRow("brushheight", "Brush height", "oct", 0.02, 2, 0.02, 0.2, 2, "Half the height of the brush in octaves.");
+    m_amount = makePlainRow("mendamount", "Amount", "", 0, 100, 1, 100, 0,
+                            "How much of it: per cent, or decibels down where it is lowered.");
+    m_harmonics =
+        makePlainRow("mendharmonics", "Harmonics", "", 1, 30, 1, 1, 0,
+                     "So many multiples of the marked frequencies belong to it: for hums, whistles and horns.");
+    m_width = makePlainRow("brushwidth", "Brush width", "s", 0.01, 0.5, 0.01, 0.05, 2,
+                           "Half the width of the brush in time.");
+    m_height = makePlainRow("brushheight", "Brush height", "oct", 0.02, 2, 0.02, 0.2, 2,
+                            "Half the height of the brush in octaves.");
     for (auto* r : {m_amount, m_harmonics, m_width, m_height}) {
         connect(r, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
         column->addWidget(r);
@@ -66,10 +75,13 @@ MendControls::MendControls(RebuildDesk& desk, MendTool& tool, QWidget* parent) :
     column->addWidget(m_list, 1);
     m_remove = makeSmallButton("removemend", "Remove", "Takes the chosen mend away");
     column->addWidget(m_remove, 0, Qt::AlignLeft);
-    addPageText(column, "What changes owner is conserved: the stems still sum to the recording. What is lowered or healed is changed in both.");
+    addPageText(column,
+                "What changes owner is conserved: the stems still sum to the recording. What is lowered or healed is "
+                "changed in both.");
 
     connect(m_active, &QCheckBox::toggled, this, [this] { take(); });
-    for (auto* box : {m_kind, m_stem, m_action}) connect(box, &QComboBox::currentIndexChanged, this, [this] { take(); });
+    for (auto* box : {m_kind, m_stem, m_action})
+        connect(box, &QComboBox::currentIndexChanged, this, [this] { take(); });
     const auto value = [this](ValueRow* r, auto set) {
         connect(r, &ValueRow::set, this, [this, set](double v, bool) {
             set(m_tool.next, v);
@@ -113,7 +125,8 @@ void MendControls::take() {
 void MendControls::refresh() {
     setEnabled(m_desk.ready());
     const Mend& next = m_tool.next;
-    m_amount->show(next.amount, next.action == Mend::Action::Lower ? QString("%1 dB").arg(next.amount, 0, 'f', 0) : QString("%1 %").arg(next.amount, 0, 'f', 0));
+    m_amount->show(next.amount, next.action == Mend::Action::Lower ? QString("%1 dB").arg(next.amount, 0, 'f', 0)
+                                                                   : QString("%1 %").arg(next.amount, 0, 'f', 0));
     m_harmonics->show(next.area.harmonics);
     m_width->show(next.area.brushSeconds);
     m_height->show(next.area.brushOctaves);
@@ -125,8 +138,12 @@ void MendControls::refresh() {
     m_list->clear();
     for (const auto& r : all) {
         static const char* stems[] = {"dialogue", "music", "ambience"};
-        const QString what = r.action == Mend::Action::Give ? QString("%1 to %2").arg(stems[r.stem], stems[r.to]) : QString("%1 %2").arg(stems[r.stem], r.action == Mend::Action::Heal ? "healed" : "lowered");
-        auto* item = new QListWidgetItem(QString("%1  %2").arg(QString::fromStdString(formatTime(r.area.span().first)), what));
+        const QString what =
+            r.action == Mend::Action::Give
+                ? QString("%1 to %2").arg(stems[r.stem], stems[r.to])
+                : QString("%1 %2").arg(stems[r.stem], r.action == Mend::Action::Heal ? "healed" : "lowered");
+        auto* item =
+            new QListWidgetItem(QString("%1  %2").arg(QString::fromStdString(formatTime(r.area.span().first)), what));
         item->setFlags(item->flags() | Qt::ItemIsUserCheckable);
         item->setCheckState(r.on ? Qt::Checked : Qt::Unchecked);
         m_list->addItem(item);

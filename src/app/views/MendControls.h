@@ -3,8 +3,8 @@
 #include <QComboBox>
 #include <QListWidget>
 
-#include "app/RebuildDesk.h"
 #include "app/MendTool.h"
+#include "app/RebuildDesk.h"
 #include "app/views/ValueRow.h"
 
 namespace rivlen {

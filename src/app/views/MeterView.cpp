@@ -18,7 +18,8 @@ void paintSpectrum(QPainter& p, const QRectF& r, const HeardMeters& meters) {
     for (double x = 0; x <= r.width(); x += 2) {
         const double perBin = double(meters.sampleRate()) / HeardMeters::kSize;
         const auto a = size_t(std::clamp(frequencyAt(x, r.width()) / perBin, 1.0, double(spectrum.size()) - 1));
-        const auto b = size_t(std::clamp(frequencyAt(x + 2, r.width()) / perBin, double(a) + 1, double(spectrum.size())));
+        const auto b =
+            size_t(std::clamp(frequencyAt(x + 2, r.width()) / perBin, double(a) + 1, double(spectrum.size())));
         float most = -120;
         for (size_t k = a; k < b && k < spectrum.size(); ++k) most = std::max(most, spectrum[k]);
         path.lineTo(r.left() + x, r.bottom() - std::clamp((most + 90) / 90.0, 0.0, 1.0) * r.height());
@@ -32,7 +33,9 @@ MeterView::MeterView(HeardMeters& meters, QWidget* parent) : QWidget(parent), m_
     setFixedHeight(118);
     setMinimumWidth(280);
     setAccessibleName("Meters");
-    setToolTip("Loudness (BS.1770) and true peak of what is heard, how its sides agree (right: in mono nothing is lost), and its spectrum.\nA click begins the integrated loudness and the peak anew.");
+    setToolTip(
+        "Loudness (BS.1770) and true peak of what is heard, how its sides agree (right: in mono nothing is lost), and "
+        "its spectrum.\nA click begins the integrated loudness and the peak anew.");
     connect(&meters, &HeardMeters::changed, this, qOverload<>(&QWidget::update));
 }
 
@@ -45,7 +48,9 @@ void MeterView::paintEvent(QPaintEvent*) {
         double value;
         const char* unit;
         bool bad;
-    } cells[] = {{"Momentary", m_meters.momentary(), "LUFS", false}, {"Short-term", m_meters.shortTerm(), "LUFS", false}, {"Integrated", m_meters.integrated(), "LUFS", false},
+    } cells[] = {{"Momentary", m_meters.momentary(), "LUFS", false},
+                 {"Short-term", m_meters.shortTerm(), "LUFS", false},
+                 {"Integrated", m_meters.integrated(), "LUFS", false},
                  {"True peak", m_meters.truePeak(), "dBTP", m_meters.truePeak() > -1}};
     const double w = width() / 4.0;
     for (int i = 0; i < 4; ++i) {
@@ -63,7 +68,8 @@ void MeterView::paintEvent(QPaintEvent*) {
     const QRectF phase(0, 52, width(), 5);
     p.fillRect(phase, theme::line);
     const double middle = phase.center().x(), at = middle + m_meters.correlation() * phase.width() / 2;
-    p.fillRect(QRectF(std::min(middle, at), phase.top(), std::fabs(at - middle), phase.height()), m_meters.correlation() < 0 ? theme::attention : theme::good);
+    p.fillRect(QRectF(std::min(middle, at), phase.top(), std::fabs(at - middle), phase.height()),
+               m_meters.correlation() < 0 ? theme::attention : theme::good);
     p.setFont(theme::font(9));
     p.setPen(theme::quietInk);
     p.drawText(QRectF(0, 58, width(), 11), Qt::AlignLeft, QString("-1"));

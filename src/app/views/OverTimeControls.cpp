@@ -12,7 +12,8 @@
 
 namespace rivlen {
 
-OverTimeControls::OverTimeControls(Controller& controller, Desks& desks, QWidget* parent) : QWidget(parent), m_controller(controller), m_desk(desks.strength) {
+OverTimeControls::OverTimeControls(Controller& controller, Desks& desks, QWidget* parent)
+    : QWidget(parent), m_controller(controller), m_desk(desks.strength) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -20,7 +21,8 @@ OverTimeControls::OverTimeControls(Controller& controller, Desks& desks, QWidget
     m_regions = new QListWidget;
     m_regions->setObjectName("regions");
     m_regions->setAccessibleName("Regions");
-    m_regions->setToolTip("What the controls change: the whole reel, or a region. F2 or a double click names a region.");
+    m_regions->setToolTip(
+        "What the controls change: the whole reel, or a region. F2 or a double click names a region.");
     m_regions->setStyleSheet("QListWidget::item { padding: 3px 6px; }");
     m_regions->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed);
     column->addWidget(m_regions, 1);
@@ -54,7 +56,8 @@ OverTimeControls::OverTimeControls(Controller& controller, Desks& desks, QWidget
     column->addSpacing(6);
     addPageHeading(column, "Other reels");
     m_why = addPageText(column, "One strength for all similar reels, with what it does to each.");
-    m_reels = makeSmallButton("givestrength", "Give strength to reels…", "Shows spill and damage before and after for each reel");
+    m_reels = makeSmallButton("givestrength", "Give strength to reels…",
+                              "Shows spill and damage before and after for each reel");
     column->addWidget(m_reels, 0, Qt::AlignLeft);
 
     connect(m_regions, &QListWidget::currentRowChanged, this, [this](int r) { m_desk.workOn(r - 1); });
@@ -67,12 +70,15 @@ OverTimeControls::OverTimeControls(Controller& controller, Desks& desks, QWidget
         m_copy->menu()->clear();
         const Reel* reel = m_controller.reel();
         for (int r = -1; reel && r < int(reel->course().regions.size()); ++r)
-            if (r != reel->region) m_copy->menu()->addAction(m_desk.regionName(r), this, [this, r] { m_desk.copyTo(r); });
+            if (r != reel->region)
+                m_copy->menu()->addAction(m_desk.regionName(r), this, [this, r] { m_desk.copyTo(r); });
     });
-    connect(m_fade, &QDoubleSpinBox::valueChanged, this, [this](double v) { m_desk.setFade(m_controller.reel()->region, v, true); });
+    connect(m_fade, &QDoubleSpinBox::valueChanged, this,
+            [this](double v) { m_desk.setFade(m_controller.reel()->region, v, true); });
     connect(m_fade, &QDoubleSpinBox::editingFinished, &m_desk, &StrengthDesk::endDrag);
     connect(m_undraw, &QPushButton::clicked, this, [this] { m_desk.setCurve({}, false); });
-    connect(m_reels, &QPushButton::clicked, this, [this] { (new GiveStrengthDialog(m_controller, m_controller.reel()->isolation(), window()))->open(); });
+    connect(m_reels, &QPushButton::clicked, this,
+            [this] { (new GiveStrengthDialog(m_controller, m_controller.reel()->isolation(), window()))->open(); });
     connect(&m_desk, &StrengthDesk::changed, this, &OverTimeControls::refresh);
     connect(&controller, &Controller::stemsChanged, this, &OverTimeControls::refresh);
     refresh();
@@ -94,7 +100,9 @@ void OverTimeControls::refresh() {
         item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable | (i > 0 ? Qt::ItemIsEditable : Qt::NoItemFlags));
         if (i > 0) {
             const auto& r = regions[size_t(i - 1)];
-            item->setToolTip(QString("%1 to %2").arg(QString::fromStdString(formatTime(r.from)), QString::fromStdString(formatTime(r.to))));
+            item->setToolTip(
+                QString("%1 to %2")
+                    .arg(QString::fromStdString(formatTime(r.from)), QString::fromStdString(formatTime(r.to))));
         }
     }
     m_regions->setCurrentRow(reel->workedRegion() ? reel->region + 1 : 0);
@@ -106,10 +114,18 @@ void OverTimeControls::refresh() {
     const DrawnCurve* curve = m_desk.curve();
     m_undraw->setEnabled(curve);
     const QString name = m_desk.parameter().name;
-    m_drawn->setText(curve ? QString("%1 follows %2 point%3 outside the regions.").arg(name).arg(curve->size()).arg(curve->size() == 1 ? "" : "s")
-                           : QString("%1 is level. A double click below the picture draws it; the list there chooses another setting.").arg(name));
+    m_drawn->setText(
+        curve
+            ? QString("%1 follows %2 point%3 outside the regions.")
+                  .arg(name)
+                  .arg(curve->size())
+                  .arg(curve->size() == 1 ? "" : "s")
+            : QString("%1 is level. A double click below the picture draws it; the list there chooses another setting.")
+                  .arg(name));
     m_reels->setEnabled(ready && m_controller.session().reels.size() > 1);
-    m_why->setText(m_controller.session().reels.size() > 1 ? "One strength for all similar reels, with what it does to each." : "There is no other reel in this session.");
+    m_why->setText(m_controller.session().reels.size() > 1
+                       ? "One strength for all similar reels, with what it does to each."
+                       : "There is no other reel in this session.");
 }
 
 }  // namespace rivlen

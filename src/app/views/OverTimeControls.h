@@ -8,7 +8,8 @@
 
 namespace rivlen {
 
-/// Strength over time and over reels: the regions with their names and fades, what is drawn, giving a strength to other reels.
+/// Strength over time and over reels: the regions with their names and fades, what is drawn, giving a strength to other
+/// reels.
 class OverTimeControls : public QWidget {
     Q_OBJECT
 public:

@@ -11,7 +11,9 @@ namespace rivlen {
 
 QImage colourOwnership(const OwnershipPicture& picture, const std::array<QColor, 3>& owners) {
     QImage image(picture.columns, picture.rows, QImage::Format_RGB32);
-    const auto toRgb = [](const QColor& c) { return std::array<float, 3>{float(c.red()), float(c.green()), float(c.blue())}; };
+    const auto toRgb = [](const QColor& c) {
+        return std::array<float, 3>{float(c.red()), float(c.green()), float(c.blue())};
+    };
     const std::array<std::array<float, 3>, 3> hues = {toRgb(owners[0]), toRgb(owners[1]), toRgb(owners[2])};
     const auto grey = toRgb(QColor(0x9a, 0x93, 0x86));
     const auto ground = toRgb(theme::ground);
@@ -27,7 +29,8 @@ QImage colourOwnership(const OwnershipPicture& picture, const std::array<QColor,
                 // An even split is grey, sole ownership the pure hue.
                 const float even = 1.0f / float(picture.stems);
                 const float sure = std::clamp((best - even) / (1 - even), 0.0f, 1.0f);
-                for (size_t c = 0; c < 3; ++c) colour[c] = grey[c] + (hues[size_t(owner) % 3][c] - grey[c]) * std::sqrt(sure);
+                for (size_t c = 0; c < 3; ++c)
+                    colour[c] = grey[c] + (hues[size_t(owner) % 3][c] - grey[c]) * std::sqrt(sure);
             }
             const float bright = std::clamp((picture.levelAt(x, y) + 105.0f) / 85.0f, 0.0f, 1.0f);
             const float shade = bright * bright;
@@ -40,7 +43,8 @@ QImage colourOwnership(const OwnershipPicture& picture, const std::array<QColor,
 
 ComputedPicture::Job OwnershipView::prepare(int columns, int rows) {
     const auto state = m_controller.currentState();
-    return [source = m_controller.workFile(*m_controller.reel()), stems = state->stems, rate = state->info->sampleRate, from = m_axis.from(), to = m_axis.to(), columns, rows](const Progress& progress) {
+    return [source = m_controller.workFile(*m_controller.reel()), stems = state->stems, rate = state->info->sampleRate,
+            from = m_axis.from(), to = m_axis.to(), columns, rows](const Progress& progress) {
         MediaReader reader(source);
         std::vector<std::unique_ptr<SampleSource>> readers;
         std::vector<SampleSource*> parts;
@@ -48,7 +52,8 @@ ComputedPicture::Job OwnershipView::prepare(int columns, int rows) {
             readers.push_back(stems->open(int(s)));
             parts.push_back(readers.back().get());
         }
-        return colourOwnership(paintOwnership(reader, parts, int64_t(from * rate), int64_t(to * rate), columns, rows, progress));
+        return colourOwnership(
+            paintOwnership(reader, parts, int64_t(from * rate), int64_t(to * rate), columns, rows, progress));
     };
 }
 

@@ -1,8 +1,8 @@
 #pragma once
 #include <array>
 
-#include "app/RebuildDesk.h"
 #include "app/MendTool.h"
+#include "app/RebuildDesk.h"
 #include "app/Theme.h"
 #include "app/WeighDesk.h"
 #include "app/views/ComputedPicture.h"
@@ -41,6 +41,7 @@ private:
 };
 
 /// Colours a picture; free of widgets, so that tests can look at single cells.
-QImage colourOwnership(const OwnershipPicture& picture, const std::array<QColor, 3>& owners = {theme::dialogue, theme::music, theme::ambience});
+QImage colourOwnership(const OwnershipPicture& picture,
+                       const std::array<QColor, 3>& owners = {theme::dialogue, theme::music, theme::ambience});
 
 }  // namespace rivlen

@@ -39,8 +39,10 @@ inline QTabBar* makePageTabs(const char* name, const QStringList& titles) {
     tabs->setObjectName(name);
     tabs->setExpanding(true);
     tabs->setDrawBase(false);
-    tabs->setStyleSheet("QTabBar::tab { padding: 5px 8px; color: #a79d8c; border-bottom: 2px solid #3a352e } QTabBar::tab:selected { color: #ece4d6; border-bottom: 2px solid #ece4d6 }"
-                        "QTabBar::tab:focus { color: #ffffff }");
+    tabs->setStyleSheet(
+        "QTabBar::tab { padding: 5px 8px; color: #a79d8c; border-bottom: 2px solid #3a352e } QTabBar::tab:selected { "
+        "color: #ece4d6; border-bottom: 2px solid #ece4d6 }"
+        "QTabBar::tab:focus { color: #ffffff }");
     for (const QString& title : titles) tabs->addTab(title);
     return tabs;
 }

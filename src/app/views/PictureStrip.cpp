@@ -7,7 +7,8 @@
 
 namespace rivlen {
 
-PictureStrip::PictureStrip(Controller& controller, TimeAxis& axis, QWidget* parent) : ComputedPicture(controller, axis, parent) {
+PictureStrip::PictureStrip(Controller& controller, TimeAxis& axis, QWidget* parent)
+    : ComputedPicture(controller, axis, parent) {
     setObjectName("pictureStrip");
     setFixedHeight(52);
     setToolTip("The picture over time; the picture window shows the exact frame");
@@ -16,7 +17,8 @@ PictureStrip::PictureStrip(Controller& controller, TimeAxis& axis, QWidget* pare
 ComputedPicture::Job PictureStrip::prepare(int columns, int rows) {
     const ReelState* state = m_controller.currentState();
     if (!state || !state->info || !state->info->picture || rows < 8) return nullptr;
-    return [file = m_controller.reel()->source, from = m_axis.from(), to = m_axis.to(), columns, rows, picture = *state->info->picture](const Progress& progress) {
+    return [file = m_controller.reel()->source, from = m_axis.from(), to = m_axis.to(), columns, rows,
+            picture = *state->info->picture](const Progress& progress) {
         QImage strip(columns, rows, QImage::Format_RGB32);
         strip.fill(theme::ground);
         PictureReader reader(file);
@@ -31,7 +33,9 @@ ComputedPicture::Job PictureStrip::prepare(int columns, int rows) {
             const double wide = each * height * picture.width / std::max(1, picture.height);
             const auto frame = wide > 4 ? reader.near(at, height) : reader.at(at, height);
             if (!frame) break;
-            p.drawImage(x, 2, QImage(frame->rgba.data(), frame->width, frame->height, frame->width * 4, QImage::Format_RGBA8888));
+            p.drawImage(x, 2,
+                        QImage(frame->rgba.data(), frame->width, frame->height, frame->width * 4,
+                               QImage::Format_RGBA8888));
             x += frame->width + 1;
         }
         p.end();

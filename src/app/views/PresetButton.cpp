@@ -8,7 +8,8 @@
 
 namespace rivlen {
 
-PresetButton::PresetButton(Controller& controller, QWidget* parent) : QPushButton("Presets", parent), m_controller(controller), m_menu(new QMenu(this)) {
+PresetButton::PresetButton(Controller& controller, QWidget* parent)
+    : QPushButton("Presets", parent), m_controller(controller), m_menu(new QMenu(this)) {
     setObjectName("presets");
     setToolTip("Strength settings for common uses, and your own");
     setStyleSheet("QPushButton { padding: 3px 10px }");
@@ -48,10 +49,13 @@ void PresetButton::fill() {
         action->setToolTip(QString::fromStdString(preset.purpose));
         action->setCheckable(true);
         action->setChecked(m_controller.reel() && sameStrength(m_controller.reel()->isolation(), preset.settings));
-        if (!preset.shipped) remove->addAction(name, this, [this, preset] { guarded(m_controller, [&] { removePreset(preset); }); });
+        if (!preset.shipped)
+            remove->addAction(name, this, [this, preset] { guarded(m_controller, [&] { removePreset(preset); }); });
     }
     m_menu->addSeparator();
-    m_menu->addAction("Keep as preset…", this, [this] { if (m_controller.reel()) keepAsPreset(m_controller, m_controller.reel()->isolation(), this); });
+    m_menu->addAction("Keep as preset…", this, [this] {
+        if (m_controller.reel()) keepAsPreset(m_controller, m_controller.reel()->isolation(), this);
+    });
     m_menu->addMenu(remove)->setEnabled(own);
 }
 

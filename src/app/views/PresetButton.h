@@ -5,7 +5,8 @@
 
 namespace rivlen {
 
-/// Opens the menu of presets: use one, keep the present setting as one, remove one's own, give the setting to all reels.
+/// Opens the menu of presets: use one, keep the present setting as one, remove one's own, give the setting to all
+/// reels.
 class PresetButton : public QPushButton {
     Q_OBJECT
 public:

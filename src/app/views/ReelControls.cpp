@@ -16,39 +16,61 @@ namespace rivlen {
 namespace {
 
 QString describe(const Reel& reel, const ReelState& s) {
-    if (s.missing) return QString("The file %1 is not there. Connect its disk, or find it.").arg(QString::fromStdString(reel.source.string()).toHtmlEscaped());
+    if (s.missing)
+        return QString("The file %1 is not there. Connect its disk, or find it.")
+            .arg(QString::fromStdString(reel.source.string()).toHtmlEscaped());
     if (!s.info) return "Reading…";
     const MediaInfo& i = *s.info;
     QStringList rows;
     const auto add = [&rows](const QString& name, const QString& value) {
-        rows << QString("<tr><td style='padding-right:14px'>%1</td><td style='color:#ece4d6'>%2</td></tr>").arg(name, value);
+        rows << QString("<tr><td style='padding-right:14px'>%1</td><td style='color:#ece4d6'>%2</td></tr>")
+                    .arg(name, value);
     };
     add("Length", QString::fromStdString(formatTime(i.duration())));
-    add("Sound", QString("%1 kHz, %2, %3%4").arg(i.sampleRate / 1000.0).arg(QString::fromStdString(i.layout), QString::fromStdString(i.codec), i.bits ? QString(", %1 bit").arg(i.bits) : QString()));
+    add("Sound", QString("%1 kHz, %2, %3%4")
+                     .arg(i.sampleRate / 1000.0)
+                     .arg(QString::fromStdString(i.layout), QString::fromStdString(i.codec),
+                          i.bits ? QString(", %1 bit").arg(i.bits) : QString()));
     if (i.timecode) add("Timecode", QString::fromStdString(*i.timecode));
-    if (i.picture) add("Picture", QString("%1×%2, %3 frames/s").arg(i.picture->width).arg(i.picture->height).arg(i.picture->fps, 0, 'g', 5));
+    if (i.picture)
+        add("Picture",
+            QString("%1×%2, %3 frames/s").arg(i.picture->width).arg(i.picture->height).arg(i.picture->fps, 0, 'g', 5));
     if (s.inspection) {
-        const auto number = [](double v) { return std::isfinite(v) && v > -190 ? QString::number(v, 'f', 1).replace('-', QChar(0x2212)) : QString("silent"); };
+        const auto number = [](double v) {
+            return std::isfinite(v) && v > -190 ? QString::number(v, 'f', 1).replace('-', QChar(0x2212))
+                                                : QString("silent");
+        };
         add("Loudness", number(s.inspection->integratedLufs) + " LUFS");
-        add("True peak", number(s.inspection->truePeakDbtp) + " dBTP, floor " + number(s.inspection->noiseFloorDbfs) + " dBFS");
+        add("True peak",
+            number(s.inspection->truePeakDbtp) + " dBTP, floor " + number(s.inspection->noiseFloorDbfs) + " dBFS");
     }
     return "<table cellspacing=2>" + rows.join("") + "</table>";
 }
 
-constexpr int kSortBy[] = {-1, ReelsModel::Name, ReelsModel::Group, ReelsModel::Length, ReelsModel::Timecode, ReelsModel::Loudness, ReelsModel::Faults};
+constexpr int kSortBy[] = {-1,
+                           ReelsModel::Name,
+                           ReelsModel::Group,
+                           ReelsModel::Length,
+                           ReelsModel::Timecode,
+                           ReelsModel::Loudness,
+                           ReelsModel::Faults};
 
 }  // namespace
 
-ReelControls::ReelControls(Controller& controller, ReelsModel& model, QWidget* parent) : QWidget(parent), m_controller(controller), m_model(model) {
+ReelControls::ReelControls(Controller& controller, ReelsModel& model, QWidget* parent)
+    : QWidget(parent), m_controller(controller), m_model(model) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
-    auto* add = makeSmallButton("addRecordings", "Add files…", "Audio or video files (Ctrl+I), or drop files and folders on the window");
-    auto* folder = makeSmallButton("addFolder", "Add a folder…", "All recordings in a folder and the folders in it (Ctrl+Shift+I)");
+    auto* add = makeSmallButton("addRecordings", "Add files…",
+                                "Audio or video files (Ctrl+I), or drop files and folders on the window");
+    auto* folder = makeSmallButton("addFolder", "Add a folder…",
+                                   "All recordings in a folder and the folders in it (Ctrl+Shift+I)");
     m_remove = makeSmallButton("removeReel", "Remove", "Takes the reel out of the session; its file stays where it is");
-    auto* table = makeSmallButton("reelTable", "Table", "All reels with all facts, to sort, group and treat many at once (Y)");
+    auto* table =
+        makeSmallButton("reelTable", "Table", "All reels with all facts, to sort, group and treat many at once (Y)");
     for (auto* b : {add, folder, m_remove}) row->addWidget(b);
     column->addLayout(row);
     auto* second = new QHBoxLayout;
@@ -75,7 +97,8 @@ ReelControls::ReelControls(Controller& controller, ReelsModel& model, QWidget* p
     m_list->setHeaderHidden(true);
     m_list->setEditTriggers(QAbstractItemView::EditKeyPressed | QAbstractItemView::SelectedClicked);
     m_list->setMinimumHeight(110);
-    for (int c = 0; c < ReelsModel::kColumns; ++c) m_list->setColumnHidden(c, c != ReelsModel::Name && c != ReelsModel::Group && c != ReelsModel::Length);
+    for (int c = 0; c < ReelsModel::kColumns; ++c)
+        m_list->setColumnHidden(c, c != ReelsModel::Name && c != ReelsModel::Group && c != ReelsModel::Length);
     m_list->header()->setStretchLastSection(false);
     m_list->header()->setSectionResizeMode(ReelsModel::Name, QHeaderView::Stretch);
     m_list->header()->setSectionResizeMode(ReelsModel::Group, QHeaderView::ResizeToContents);
@@ -83,7 +106,8 @@ ReelControls::ReelControls(Controller& controller, ReelsModel& model, QWidget* p
     column->addWidget(m_list, 1);
     auto* files = new QHBoxLayout;
     m_find = makeSmallButton("findFile", "Find the missing file…", "Says where the recording is now");
-    m_newer = makeSmallButton("newerVersion", "Lay in a newer version…", "Replaces the file by a shifted, trimmed or re-cut one; the settings follow");
+    m_newer = makeSmallButton("newerVersion", "Lay in a newer version…",
+                              "Replaces the file by a shifted, trimmed or re-cut one; the settings follow");
     files->addWidget(m_find);
     files->addWidget(m_newer);
     files->addWidget(table);
@@ -104,19 +128,26 @@ ReelControls::ReelControls(Controller& controller, ReelsModel& model, QWidget* p
     words->addRow("Note", m_note);
     column->addLayout(words);
 
-    connect(add, &QPushButton::clicked, this, [this] { m_controller.addFiles(QFileDialog::getOpenFileNames(this, "Add recordings")); });
+    connect(add, &QPushButton::clicked, this,
+            [this] { m_controller.addFiles(QFileDialog::getOpenFileNames(this, "Add recordings")); });
     connect(folder, &QPushButton::clicked, this, [this] {
-        if (const QString f = QFileDialog::getExistingDirectory(this, "Add all recordings of a folder"); !f.isEmpty()) m_controller.addFiles({f});
+        if (const QString f = QFileDialog::getExistingDirectory(this, "Add all recordings of a folder"); !f.isEmpty())
+            m_controller.addFiles({f});
     });
-    connect(m_remove, &QPushButton::clicked, this, [this] { if (m_controller.reel()) m_controller.removeReel(m_controller.reel()->id); });
+    connect(m_remove, &QPushButton::clicked, this, [this] {
+        if (m_controller.reel()) m_controller.removeReel(m_controller.reel()->id);
+    });
     connect(table, &QPushButton::clicked, this, &ReelControls::tableWanted);
     connect(m_find, &QPushButton::clicked, this, [this] {
-        const QString file = QFileDialog::getOpenFileName(this, "Find " + QString::fromStdString(m_controller.reel()->source.filename().string()));
+        const QString file = QFileDialog::getOpenFileName(
+            this, "Find " + QString::fromStdString(m_controller.reel()->source.filename().string()));
         if (!file.isEmpty()) m_controller.relink(m_controller.reel()->id, file);
     });
     connect(m_newer, &QPushButton::clicked, this, &ReelControls::conform);
     connect(m_search, &QLineEdit::textChanged, m_filter, &ReelsFilter::setWords);
-    connect(m_sort, &QComboBox::currentIndexChanged, this, [this](int i) { m_filter->sort(kSortBy[i], kSortBy[i] == ReelsModel::Faults ? Qt::DescendingOrder : Qt::AscendingOrder); });
+    connect(m_sort, &QComboBox::currentIndexChanged, this, [this](int i) {
+        m_filter->sort(kSortBy[i], kSortBy[i] == ReelsModel::Faults ? Qt::DescendingOrder : Qt::AscendingOrder);
+    });
     connect(m_list->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
         if (now.isValid()) m_controller.selectReel(m_model.id(m_filter->mapToSource(now).row()));
     });
@@ -125,12 +156,14 @@ ReelControls::ReelControls(Controller& controller, ReelsModel& model, QWidget* p
             const Reel* r = m_controller.reel();
             if (!r || !edit->isModified()) return;
             edit->setModified(false);
-            m_controller.editReels(name, {r->id}, [&](Reel& reel) { reel.*member = edit->text().trimmed().toStdString(); });
+            m_controller.editReels(name, {r->id},
+                                   [&](Reel& reel) { reel.*member = edit->text().trimmed().toStdString(); });
         });
     };
     words_(m_group, "Group reel", &Reel::group);
     words_(m_note, "Write a note", &Reel::note);
-    for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened}) connect(&controller, signal, this, &ReelControls::refresh);
+    for (auto signal : {&Controller::sessionChanged, &Controller::reelOpened})
+        connect(&controller, signal, this, &ReelControls::refresh);
     refresh();
 }
 

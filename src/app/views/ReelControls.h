@@ -1,8 +1,8 @@
 #pragma once
-#include <QLabel>
-#include <QPushButton>
 #include <QComboBox>
+#include <QLabel>
 #include <QLineEdit>
+#include <QPushButton>
 #include <QTreeView>
 
 #include "app/Desks.h"

@@ -8,7 +8,8 @@
 
 namespace rivlen {
 
-ReelTable::ReelTable(Controller& controller, ReelsModel& model, QWidget* parent) : QWidget(parent), m_controller(controller), m_model(model) {
+ReelTable::ReelTable(Controller& controller, ReelsModel& model, QWidget* parent)
+    : QWidget(parent), m_controller(controller), m_model(model) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(12, 8, 12, 8);
     column->setSpacing(8);
@@ -20,7 +21,8 @@ ReelTable::ReelTable(Controller& controller, ReelsModel& model, QWidget* parent)
     m_count = new QLabel;
     m_count->setObjectName("reelCount");
     m_count->setStyleSheet("color: #a79d8c");
-    auto* close = makeSmallButton("closeTable", "Back to the picture", "Shows the pictures of the present reel again (Y)");
+    auto* close =
+        makeSmallButton("closeTable", "Back to the picture", "Shows the pictures of the present reel again (Y)");
     top->addWidget(m_search, 1);
     top->addWidget(m_count);
     top->addWidget(close);
@@ -46,18 +48,27 @@ ReelTable::ReelTable(Controller& controller, ReelsModel& model, QWidget* parent)
     column->addWidget(m_table, 1);
     auto* actions = new QHBoxLayout;
     actions->setSpacing(6);
-    m_accept = makeSmallButton("acceptMany", "Accept faults", "Gives each selected reel the treatments that its faults propose, and begins to treat it");
-    m_copy = makeSmallButton("copyTreatments", "Copy treatments", "Gives the present reel's treatments to all selected reels, and begins to treat them");
-    m_treat = makeSmallButton("treatMany", "Treat now", "Runs the treatments of the selected reels over the whole of them, one after the other");
+    m_accept =
+        makeSmallButton("acceptMany", "Accept faults",
+                        "Gives each selected reel the treatments that its faults propose, and begins to treat it");
+    m_copy = makeSmallButton("copyTreatments", "Copy treatments",
+                             "Gives the present reel's treatments to all selected reels, and begins to treat them");
+    m_treat = makeSmallButton("treatMany", "Treat now",
+                              "Runs the treatments of the selected reels over the whole of them, one after the other");
     m_group = new QLineEdit;
     m_group->setObjectName("groupMany");
     m_group->setPlaceholderText("Group");
     m_group->setFixedWidth(110);
-    m_setGroup = makeSmallButton("setGroup", "Group", "Puts the selected reels into the group that is typed on the left; empty: into none");
-    m_remove = makeSmallButton("removeMany", "Remove", "Takes the selected reels out of the session; their files stay where they are");
-    for (QWidget* w : {static_cast<QWidget*>(m_accept), static_cast<QWidget*>(m_copy), static_cast<QWidget*>(m_treat)}) actions->addWidget(w);
+    m_setGroup = makeSmallButton("setGroup", "Group",
+                                 "Puts the selected reels into the group that is typed on the left; empty: into none");
+    m_remove = makeSmallButton("removeMany", "Remove",
+                               "Takes the selected reels out of the session; their files stay where they are");
+    for (QWidget* w : {static_cast<QWidget*>(m_accept), static_cast<QWidget*>(m_copy), static_cast<QWidget*>(m_treat)})
+        actions->addWidget(w);
     actions->addStretch();
-    for (QWidget* w : {static_cast<QWidget*>(m_group), static_cast<QWidget*>(m_setGroup), static_cast<QWidget*>(m_remove)}) actions->addWidget(w);
+    for (QWidget* w :
+         {static_cast<QWidget*>(m_group), static_cast<QWidget*>(m_setGroup), static_cast<QWidget*>(m_remove)})
+        actions->addWidget(w);
     column->addLayout(actions);
 
     connect(m_search, &QLineEdit::textChanged, this, [this](const QString& text) {
@@ -74,7 +85,8 @@ ReelTable::ReelTable(Controller& controller, ReelsModel& model, QWidget* parent)
     connect(m_treat, &QPushButton::clicked, this, &ReelTable::treatNow);
     connect(m_remove, &QPushButton::clicked, this, [this] { m_controller.removeReels(chosen()); });
     connect(m_setGroup, &QPushButton::clicked, this, [this] {
-        m_controller.editReels("Group reels", chosen(), [group = m_group->text().trimmed().toStdString()](Reel& r) { r.group = group; });
+        m_controller.editReels("Group reels", chosen(),
+                               [group = m_group->text().trimmed().toStdString()](Reel& r) { r.group = group; });
     });
     connect(&controller, &Controller::sessionChanged, this, &ReelTable::refresh);
     refresh();
@@ -89,7 +101,8 @@ std::vector<std::string> ReelTable::chosen() const {
 
 void ReelTable::refresh() {
     const auto ids = chosen();
-    m_count->setText(QString("%1 of %2 reels, %3 selected").arg(m_filter->rowCount()).arg(m_model.rowCount()).arg(ids.size()));
+    m_count->setText(
+        QString("%1 of %2 reels, %3 selected").arg(m_filter->rowCount()).arg(m_model.rowCount()).arg(ids.size()));
     for (auto* b : {m_accept, m_remove, m_setGroup, m_treat}) b->setEnabled(!ids.empty());
     m_copy->setEnabled(ids.size() > 1 && m_controller.reel() && !m_controller.reel()->treatments.empty());
 }
@@ -106,7 +119,10 @@ void ReelTable::acceptFaults() {
         all[id] = withProposals(r.treatments, proposed(m_controller.findings(r), m_controller.content(r)));
     }
     m_controller.treatmentsToReels(all);
-    if (waiting) emit m_controller.notice(QString("%1 of the reels are still being looked through: accept their faults once that is done.").arg(waiting));
+    if (waiting)
+        emit m_controller.notice(
+            QString("%1 of the reels are still being looked through: accept their faults once that is done.")
+                .arg(waiting));
 }
 
 void ReelTable::copyTreatments() {

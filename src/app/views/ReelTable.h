@@ -1,7 +1,7 @@
 #pragma once
 #include <QLabel>
-#include <QPushButton>
 #include <QLineEdit>
+#include <QPushButton>
 #include <QTableView>
 
 #include "app/Desks.h"

@@ -4,15 +4,24 @@ namespace rivlen {
 
 namespace {
 ValueRow::Range rangeOf(const IsolationParameter& p) {
-    return {p.id, p.name, p.explanation, p.minimum, p.maximum, p.step, p.neutral,
-            [&p](double v) { return QString::fromStdString(describeValue(p, v)); }, [&p](const QString& text) { return parseValue(p, text.toStdString()); }};
+    return {p.id,
+            p.name,
+            p.explanation,
+            p.minimum,
+            p.maximum,
+            p.step,
+            p.neutral,
+            [&p](double v) { return QString::fromStdString(describeValue(p, v)); },
+            [&p](const QString& text) { return parseValue(p, text.toStdString()); }};
 }
 }  // namespace
 
 SettingRow::SettingRow(Controller& controller, const IsolationParameter& parameter, QWidget* parent)
     : ValueRow(rangeOf(parameter), nullptr, parent), m_controller(controller), m_parameter(parameter) {
     connect(this, &ValueRow::set, this, [this](double value, bool dragging) {
-        m_controller.editReel(QString("Set %1").arg(m_parameter.name), [&](Reel& r) { r.isolation().*m_parameter.value = value; }, dragging ? m_parameter.id : "");
+        m_controller.editReel(
+            QString("Set %1").arg(m_parameter.name), [&](Reel& r) { r.isolation().*m_parameter.value = value; },
+            dragging ? m_parameter.id : "");
         refresh();
     });
     connect(this, &ValueRow::released, this, [this] { m_controller.endGesture(); });

@@ -10,7 +10,8 @@
 
 namespace rivlen {
 
-StrengthControls::StrengthControls(Controller& controller, Desks& desks, QWidget* parent) : QWidget(parent), m_controller(controller) {
+StrengthControls::StrengthControls(Controller& controller, Desks& desks, QWidget* parent)
+    : QWidget(parent), m_controller(controller) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(4);
@@ -48,10 +49,12 @@ StrengthControls::StrengthControls(Controller& controller, Desks& desks, QWidget
     m_loudness->setStyleSheet("color: #a79d8c");
     column->addWidget(m_loudness);
     connect(reset, &QPushButton::clicked, this, [this] {
-        m_controller.editReel("Reset Band bias", [](Reel& r) { r.isolation().bandBias.clear(), r.isolation().bandBypassed.clear(); });
+        m_controller.editReel("Reset Band bias",
+                              [](Reel& r) { r.isolation().bandBias.clear(), r.isolation().bandBypassed.clear(); });
     });
     connect(m_curve, &BandBiasCurve::explained, this, explain);
-    for (auto signal : {&Controller::sessionChanged, &Controller::stemsChanged, &Controller::heardChanged}) connect(&controller, signal, this, &StrengthControls::refresh);
+    for (auto signal : {&Controller::sessionChanged, &Controller::stemsChanged, &Controller::heardChanged})
+        connect(&controller, signal, this, &StrengthControls::refresh);
     refresh();
 }
 
@@ -60,17 +63,21 @@ void StrengthControls::refresh() {
     const ReelState* s = m_controller.currentState();
     const bool stems = reel && s->stems;
     m_curve->setEnabled(stems && !m_controller.blind());
-    m_room->setHindrance(!stems ? QString()
-                         : reel->stem != "dialogue" ? QString("Only the dialogue has a room that can be taken away from it.")
-                         : s->stems->shape().room ? QString()
-                                                  : QString("This split did not keep the room apart: split the reel again, with a network and quality that do."));
+    m_room->setHindrance(
+        !stems                     ? QString()
+        : reel->stem != "dialogue" ? QString("Only the dialogue has a room that can be taken away from it.")
+        : s->stems->shape().room
+            ? QString()
+            : QString(
+                  "This split did not keep the room apart: split the reel again, with a network and quality that do."));
     QString text;
     if (stems && !s->loudness.empty() && !m_controller.blind()) {
         const auto lufs = [&](Heard heard) {
             const double v = s->loudness.at(int(heard));
             return v > -190 ? QString::number(v, 'f', 1).replace('-', QChar(0x2212)) : QString("silent");
         };
-        text = QString("LUFS here: source %1, result %2, leftovers %3").arg(lufs(Heard::Source), lufs(Heard::Result), lufs(Heard::Leftovers));
+        text = QString("LUFS here: source %1, result %2, leftovers %3")
+                   .arg(lufs(Heard::Source), lufs(Heard::Result), lufs(Heard::Leftovers));
     }
     m_loudness->setText(text);
 }

@@ -9,7 +9,8 @@ namespace rivlen {
 class BandBiasCurve;
 class SettingRow;
 
-/// All settings of the strength that is worked on: a row for each of the parameter table, the Band bias, what they do in words.
+/// All settings of the strength that is worked on: a row for each of the parameter table, the Band bias, what they do
+/// in words.
 class StrengthControls : public QWidget {
     Q_OBJECT
 public:

@@ -14,12 +14,15 @@ namespace {
 constexpr double kReach = 7;  // pixels
 }
 
-StrengthLane::StrengthLane(StrengthDesk& desk, Controller& controller, TimeAxis& axis, QWidget* parent) : TimeView(controller, axis, parent), m_desk(desk) {
+StrengthLane::StrengthLane(StrengthDesk& desk, Controller& controller, TimeAxis& axis, QWidget* parent)
+    : TimeView(controller, axis, parent), m_desk(desk) {
     setFixedHeight(kHeight);
     setObjectName("strengthlane");
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName("Strength over time");
-    setToolTip("Regions with settings of their own, and one setting over time.\nDouble-click draws a point; drag it, arrow keys move it, Delete takes it away.\nDrag a region's border to move it.");
+    setToolTip(
+        "Regions with settings of their own, and one setting over time.\nDouble-click draws a point; drag it, arrow "
+        "keys move it, Delete takes it away.\nDrag a region's border to move it.");
     m_choice = new QComboBox(this);
     m_choice->setObjectName("drawnsetting");
     m_choice->setAccessibleName("Setting shown over time");
@@ -35,7 +38,9 @@ StrengthLane::StrengthLane(StrengthDesk& desk, Controller& controller, TimeAxis&
     });
 }
 
-QRectF StrengthLane::lane() const { return QRectF(0, kBarTop + kBarHeight + 8, width(), height() - kBarTop - kBarHeight - 14); }
+QRectF StrengthLane::lane() const {
+    return QRectF(0, kBarTop + kBarHeight + 8, width(), height() - kBarTop - kBarHeight - 14);
+}
 
 QPointF StrengthLane::pointAt(double seconds, double value) const {
     const auto& p = m_desk.parameter();
@@ -45,7 +50,8 @@ QPointF StrengthLane::pointAt(double seconds, double value) const {
 
 double StrengthLane::valueAt(double y) const {
     const auto& p = m_desk.parameter();
-    const double value = p.minimum + std::clamp((lane().bottom() - y) / lane().height(), 0.0, 1.0) * (p.maximum - p.minimum);
+    const double value =
+        p.minimum + std::clamp((lane().bottom() - y) / lane().height(), 0.0, 1.0) * (p.maximum - p.minimum);
     return std::round(value / p.step) * p.step;
 }
 
@@ -87,7 +93,8 @@ void StrengthLane::mousePressEvent(QMouseEvent* e) {
 }
 
 void StrengthLane::mouseMoveEvent(QMouseEvent* e) {
-    if (m_border) return m_desk.moveBorder(m_border->first, m_border->second, m_axis.secondAt(e->position().x(), width()));
+    if (m_border)
+        return m_desk.moveBorder(m_border->first, m_border->second, m_axis.secondAt(e->position().x(), width()));
     if (m_moving) return movePoint(e->position());
     setCursor(borderNear(e->position()) ? Qt::SizeHorCursor : Qt::ArrowCursor);
     TimeView::mouseMoveEvent(e);
@@ -110,7 +117,8 @@ void StrengthLane::mouseDoubleClickEvent(QMouseEvent* e) {
     DrawnCurve curve = m_desk.curve() ? *m_desk.curve() : DrawnCurve{};
     if (curve.size() >= kMostDrawnPoints) return;
     const double at = std::clamp(m_axis.secondAt(e->position().x(), width()), 0.0, m_axis.duration());
-    const auto next = std::upper_bound(curve.begin(), curve.end(), at, [](double t, const auto& p) { return t < p.first; });
+    const auto next =
+        std::upper_bound(curve.begin(), curve.end(), at, [](double t, const auto& p) { return t < p.first; });
     if (next != curve.begin() && at - std::prev(next)->first < 0.01) return;
     m_point = int(next - curve.begin());
     curve.insert(next, {at, valueAt(e->position().y())});
@@ -120,7 +128,8 @@ void StrengthLane::mouseDoubleClickEvent(QMouseEvent* e) {
 void StrengthLane::movePoint(const QPointF& to) {
     DrawnCurve curve = *m_desk.curve();
     const size_t i = size_t(m_point);
-    const double low = i > 0 ? curve[i - 1].first + 0.01 : 0.0, high = i + 1 < curve.size() ? curve[i + 1].first - 0.01 : m_axis.duration();
+    const double low = i > 0 ? curve[i - 1].first + 0.01 : 0.0,
+                 high = i + 1 < curve.size() ? curve[i + 1].first - 0.01 : m_axis.duration();
     curve[i] = {std::clamp(m_axis.secondAt(to.x(), width()), low, std::max(low, high)), valueAt(to.y())};
     m_desk.setCurve(std::move(curve), true);
 }
@@ -139,7 +148,9 @@ void StrengthLane::keyPressEvent(QKeyEvent* e) {
         if (m_point < 0) return;
         const auto& p = m_desk.parameter();
         const auto [t, v] = (*curve)[size_t(m_point)];
-        movePoint(pointAt(t + x * m_axis.span() / 100, std::clamp(v + y * p.step * (e->modifiers() & Qt::ShiftModifier ? 10 : 1), p.minimum, p.maximum)));
+        movePoint(
+            pointAt(t + x * m_axis.span() / 100,
+                    std::clamp(v + y * p.step * (e->modifiers() & Qt::ShiftModifier ? 10 : 1), p.minimum, p.maximum)));
     };
     switch (e->key()) {
         case Qt::Key_Delete:
@@ -150,12 +161,15 @@ void StrengthLane::keyPressEvent(QKeyEvent* e) {
         case Qt::Key_Down: return moved(0, -1);
         case Qt::Key_PageDown:
         case Qt::Key_PageUp:
-            if (curve) m_point = std::clamp(m_point + (e->key() == Qt::Key_PageDown ? 1 : -1), 0, int(curve->size()) - 1);
+            if (curve)
+                m_point = std::clamp(m_point + (e->key() == Qt::Key_PageDown ? 1 : -1), 0, int(curve->size()) - 1);
             return update();
         case Qt::Key_Insert: {  // a point at the playhead, at the value that holds there
             const double at = double(m_controller.player().position()) / m_controller.player().sampleRate();
-            const double value = m_controller.reel() ? m_controller.reel()->course().at(at)[0].first.*m_desk.parameter().value : 0;
-            QMouseEvent click(QEvent::MouseButtonDblClick, pointAt(at, value), mapToGlobal(pointAt(at, value)), Qt::LeftButton, Qt::LeftButton, {});
+            const double value =
+                m_controller.reel() ? m_controller.reel()->course().at(at)[0].first.*m_desk.parameter().value : 0;
+            QMouseEvent click(QEvent::MouseButtonDblClick, pointAt(at, value), mapToGlobal(pointAt(at, value)),
+                              Qt::LeftButton, Qt::LeftButton, {});
             return mouseDoubleClickEvent(&click);
         }
         default: TimeView::keyPressEvent(e);
@@ -169,7 +183,9 @@ void StrengthLane::paintRegions(QPainter& p) {
     for (size_t i = 0; i < regions.size(); ++i) {
         const double a = m_axis.xAt(regions[i].from, width()), b = m_axis.xAt(regions[i].to, width());
         const bool worked = reel->region == int(i);
-        const double fade = std::max(1.0, m_axis.xAt(regions[i].from + std::min(regions[i].fade, regions[i].to - regions[i].from) / 2, width()) - a);
+        const double fade = std::max(
+            1.0,
+            m_axis.xAt(regions[i].from + std::min(regions[i].fade, regions[i].to - regions[i].from) / 2, width()) - a);
         QPainterPath shape;  // slanted as its strength comes and goes
         shape.moveTo(a - fade, kBarTop + kBarHeight);
         shape.lineTo(a + fade, kBarTop);
@@ -182,12 +198,16 @@ void StrengthLane::paintRegions(QPainter& p) {
         p.setBrush(fill);
         p.drawPath(shape);
         p.setPen(worked ? theme::ground : theme::ink);
-        const QRectF text(std::max(a, 0.0) + 6, kBarTop, std::min(b, double(width())) - std::max(a, 0.0) - 12, kBarHeight);
-        if (text.width() > 20) p.drawText(text, Qt::AlignVCenter, p.fontMetrics().elidedText(m_desk.regionName(int(i)), Qt::ElideRight, int(text.width())));
+        const QRectF text(std::max(a, 0.0) + 6, kBarTop, std::min(b, double(width())) - std::max(a, 0.0) - 12,
+                          kBarHeight);
+        if (text.width() > 20)
+            p.drawText(text, Qt::AlignVCenter,
+                       p.fontMetrics().elidedText(m_desk.regionName(int(i)), Qt::ElideRight, int(text.width())));
     }
     if (regions.empty()) {
         p.setPen(theme::quietInk);
-        p.drawText(QRectF(8, kBarTop, width() - 16, kBarHeight), Qt::AlignVCenter, "No regions: one strength for the whole reel. R gives the loop a strength of its own.");
+        p.drawText(QRectF(8, kBarTop, width() - 16, kBarHeight), Qt::AlignVCenter,
+                   "No regions: one strength for the whole reel. R gives the loop a strength of its own.");
     }
 }
 
@@ -209,7 +229,8 @@ void StrengthLane::paintPicture(QPainter& p) {
     QPainterPath path;
     for (int x = 0; x <= width(); x += 2) {
         double value = 0;
-        for (const auto& [settings, w] : reel->course().at(m_axis.secondAt(x, width()))) value += w * settings.*parameter.value;
+        for (const auto& [settings, w] : reel->course().at(m_axis.secondAt(x, width())))
+            value += w * settings.*parameter.value;
         const QPointF at(x, pointAt(0, value).y());
         if (x == 0) path.moveTo(at);
         else path.lineTo(at);
@@ -236,7 +257,9 @@ void StrengthLane::paintPicture(QPainter& p) {
         const QPointF at = pointAt(t, v);
         p.setFont(theme::font(11, QFont::Medium));
         p.setPen(theme::ink);
-        p.drawText(QRectF(at.x() + (at.x() > width() - 80 ? -76 : 8), std::clamp(at.y() - 8, lane().top(), lane().bottom() - 16), 68, 16), (at.x() > width() - 80 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter,
+        p.drawText(QRectF(at.x() + (at.x() > width() - 80 ? -76 : 8),
+                          std::clamp(at.y() - 8, lane().top(), lane().bottom() - 16), 68, 16),
+                   (at.x() > width() - 80 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter,
                    QString::fromStdString(describeValue(parameter, v)));
     }
 }

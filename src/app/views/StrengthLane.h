@@ -6,8 +6,8 @@
 
 namespace rivlen {
 
-/// Strength along time, below the picture: regions as bars whose borders can be dragged, and one setting as a line on which
-/// points can be drawn.
+/// Strength along time, below the picture: regions as bars whose borders can be dragged, and one setting as a line on
+/// which points can be drawn.
 class StrengthLane : public TimeView {
     Q_OBJECT
 public:

@@ -26,7 +26,9 @@ public:
         emit changed();
     }
     /// Zooms so that the second at `around` stays where it is; factor below 1 shows less.
-    void zoom(double factor, double around) { show(around - (around - m_from) * factor, around + (m_to - around) * factor); }
+    void zoom(double factor, double around) {
+        show(around - (around - m_from) * factor, around + (m_to - around) * factor);
+    }
     void scroll(double seconds) { show(m_from + seconds, m_to + seconds); }
 
     double secondAt(double x, int width) const { return m_from + span() * x / std::max(1, width); }

@@ -11,7 +11,8 @@
 
 namespace rivlen {
 
-TimeView::TimeView(Controller& controller, TimeAxis& axis, QWidget* parent) : QWidget(parent), m_controller(controller), m_axis(axis) {
+TimeView::TimeView(Controller& controller, TimeAxis& axis, QWidget* parent)
+    : QWidget(parent), m_controller(controller), m_axis(axis) {
     connect(&axis, &TimeAxis::changed, this, qOverload<>(&QWidget::update));
     connect(&controller, &Controller::sessionChanged, this, qOverload<>(&QWidget::update));
     setAttribute(Qt::WA_OpaquePaintEvent);
@@ -35,7 +36,8 @@ void TimeView::paintEvent(QPaintEvent*) {
         p.drawLine(QPointF(b, 0), QPointF(b, height()));
     }
     if (m_controller.player().isOpen()) {
-        const double x = m_axis.xAt(double(m_controller.player().position()) / m_controller.player().sampleRate(), width());
+        const double x =
+            m_axis.xAt(double(m_controller.player().position()) / m_controller.player().sampleRate(), width());
         p.setPen(QPen(theme::ink, 1.5));
         p.drawLine(QPointF(x, 0), QPointF(x, height()));
     }
@@ -77,7 +79,8 @@ void TimeView::wheelEvent(QWheelEvent* e) {
 void TimeRuler::paintPicture(QPainter& p) {
     p.fillRect(rect(), theme::raised);
     if (m_axis.span() <= 0) return;
-    static constexpr std::array<double, 19> steps = {0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 30, 60, 120, 300, 900, 3600};
+    static constexpr std::array<double, 19> steps = {0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1,
+                                                     2,     5,     10,    30,   60,   120,  300, 900, 3600};
     double step = steps.back();
     for (double s : steps)
         if (s / m_axis.span() * width() > 90) {
@@ -90,7 +93,8 @@ void TimeRuler::paintPicture(QPainter& p) {
         p.setPen(theme::line);
         p.drawLine(QPointF(x, 14), QPointF(x, height()));
         p.setPen(theme::quietInk);
-        const QString text = step < 1 ? QString::fromStdString(formatTime(t)) : QString::fromStdString(formatDuration(t));
+        const QString text =
+            step < 1 ? QString::fromStdString(formatTime(t)) : QString::fromStdString(formatDuration(t));
         p.drawText(QPointF(x + 4, 17), text);
     }
     paintFindings(p);
@@ -100,9 +104,11 @@ void TimeRuler::paintFindings(QPainter& p) {
     const ReelState* state = m_controller.currentState();
     if (m_controller.session().stage != "intake" || !state || !state->diagnosis) return;
     for (const Finding& f : m_controller.findings(*m_controller.reel())) {
-        if (f.to - f.from > 0.9 * m_axis.duration() && f.kind != Fault::Click) continue;  // what is everywhere needs no mark
+        if (f.to - f.from > 0.9 * m_axis.duration() && f.kind != Fault::Click)
+            continue;  // what is everywhere needs no mark
         if (f.kind == Fault::Click) {
-            for (double at : f.places) p.fillRect(QRectF(m_axis.xAt(at, width()) - 1, height() - 7, 2, 7), theme::attention);
+            for (double at : f.places)
+                p.fillRect(QRectF(m_axis.xAt(at, width()) - 1, height() - 7, 2, 7), theme::attention);
         } else {
             const double a = m_axis.xAt(f.from, width());
             p.fillRect(QRectF(a, height() - 5, std::max(2.0, m_axis.xAt(f.to, width()) - a), 5), theme::attention);

@@ -21,22 +21,31 @@ ToolControls::ToolControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     };
     addPageHeading(column, "Sounds");
     auto* sounds = new QHBoxLayout;
-    button(sounds, "importsound", "Import sounds…", "Lays sound files on lanes of their own, at the playhead; they can be dropped on the lanes, too", [this] { importSounds(); });
-    button(sounds, "replacemusic", "Replace the music…", "Takes the old music out of the loop and lays a new cue in: trimmed, as loud, ducked (R)", [this] { replaceMusic(); });
+    button(sounds, "importsound", "Import sounds…",
+           "Lays sound files on lanes of their own, at the playhead; they can be dropped on the lanes, too",
+           [this] { importSounds(); });
+    button(sounds, "replacemusic", "Replace the music…",
+           "Takes the old music out of the loop and lays a new cue in: trimmed, as loud, ducked (R)",
+           [this] { replaceMusic(); });
     sounds->addStretch();
     column->addLayout(sounds);
     column->addSpacing(8);
     addPageHeading(column, "Holes, bangs and stray words");
-    addPageText(column, "In the loop, on the chosen lane. Room tone is made from what is heard between the words; it never repeats.");
+    addPageText(
+        column,
+        "In the loop, on the chosen lane. Room tone is made from what is heard between the words; it never repeats.");
     auto* holes = new QHBoxLayout;
-    m_needLane << button(holes, "filltone", "Fill with room tone", "Takes out what is there and fills it (T)", [this] { m_desk.fillWithTone(); });
-    m_needLane << button(holes, "cutout", "Cut out", "Takes out what is there and leaves a hole", [this] { m_desk.muteLoop(); });
+    m_needLane << button(holes, "filltone", "Fill with room tone", "Takes out what is there and fills it (T)",
+                         [this] { m_desk.fillWithTone(); });
+    m_needLane << button(holes, "cutout", "Cut out", "Takes out what is there and leaves a hole",
+                         [this] { m_desk.muteLoop(); });
     holes->addStretch();
     column->addLayout(holes);
     column->addSpacing(8);
     addPageHeading(column, "Silences");
     auto* grid = new QGridLayout;
-    const auto spin = [&](int row, const char* name, const QString& label, double low, double high, double step, double value, const QString& unit, const QString& tip) {
+    const auto spin = [&](int row, const char* name, const QString& label, double low, double high, double step,
+                          double value, const QString& unit, const QString& tip) {
         auto* box = new QDoubleSpinBox;
         box->setObjectName(name);
         box->setRange(low, high);
@@ -50,34 +59,39 @@ ToolControls::ToolControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
         grid->addWidget(box, row, 1);
         return box;
     };
-    m_threshold = spin(0, "silencedb", "Below", -90, -10, 1, -50, " dB", "What counts as silent on the lane, as it sounds");
-    m_shortest = spin(1, "silenceseconds", "For at least", 0.05, 60, 0.05, 0.7, " s", "Shorter ones are the breath of speech");
+    m_threshold =
+        spin(0, "silencedb", "Below", -90, -10, 1, -50, " dB", "What counts as silent on the lane, as it sounds");
+    m_shortest =
+        spin(1, "silenceseconds", "For at least", 0.05, 60, 0.05, 0.7, " s", "Shorter ones are the breath of speech");
     m_to = spin(2, "silenceto", "Shorten to", 0.0, 10, 0.05, 0.35, " s", "So much of each is left");
     column->addLayout(grid);
     auto* silences = new QHBoxLayout;
-    m_needLane << button(silences, "findsilences", "Find", "Marks the silences of the chosen lane", [this] { m_desk.findSilences(m_threshold->value(), m_shortest->value()); });
-    m_shorten = button(silences, "shortensilences", "Shorten", "Takes time out of all lanes; with a picture the sound then runs ahead of it", [this] { m_desk.shortenSilences(m_to->value()); });
-    m_fill = button(silences, "fillsilences", "Fill", "Lays room tone under all of them, on a lane of its own", [this] { m_desk.fillSilences(); });
+    m_needLane << button(silences, "findsilences", "Find", "Marks the silences of the chosen lane",
+                         [this] { m_desk.findSilences(m_threshold->value(), m_shortest->value()); });
+    m_shorten = button(silences, "shortensilences", "Shorten",
+                       "Takes time out of all lanes; with a picture the sound then runs ahead of it",
+                       [this] { m_desk.shortenSilences(m_to->value()); });
+    m_fill = button(silences, "fillsilences", "Fill", "Lays room tone under all of them, on a lane of its own",
+                    [this] { m_desk.fillSilences(); });
     silences->addStretch();
     column->addLayout(silences);
     m_found = addPageText(column);
     m_found->setObjectName("silencesfound");
     column->addSpacing(8);
     addPageHeading(column, "The mix");
-    button(column, "writemix", "Write the mix…", "Renders all lanes into a WAV file, 32-bit float, the same to the bit as it plays", [this] {
-        QString file = QFileDialog::getSaveFileName(this, "Write the mix", {}, "Sound (*.wav)");
-        if (file.isEmpty()) return;
-        if (!file.endsWith(".wav")) file += ".wav";
-        m_desk.render(file);
-    });
+    button(column, "writemix", "Write the mix…",
+           "Renders all lanes into a WAV file, 32-bit float, the same to the bit as it plays", [this] {
+               QString file = QFileDialog::getSaveFileName(this, "Write the mix", {}, "Sound (*.wav)");
+               if (file.isEmpty()) return;
+               if (!file.endsWith(".wav")) file += ".wav";
+               m_desk.render(file);
+           });
     column->addStretch();
     connect(&desk, &RebuildDesk::changed, this, &ToolControls::refresh);
     refresh();
 }
 
-void ToolControls::importSounds() {
-    m_desk.importSounds(QFileDialog::getOpenFileNames(this, "Import sounds"));
-}
+void ToolControls::importSounds() { m_desk.importSounds(QFileDialog::getOpenFileNames(this, "Import sounds")); }
 
 void ToolControls::replaceMusic() {
     if (!m_desk.ready()) return;
@@ -92,7 +106,8 @@ void ToolControls::refresh() {
     m_fill->setEnabled(!found.empty());
     double total = 0;
     for (const auto& [a, b] : found) total += b - a;
-    m_found->setText(found.empty() ? "None are marked." : QString("%1 marked, %2 s together.").arg(found.size()).arg(total, 0, 'f', 1));
+    m_found->setText(found.empty() ? "None are marked."
+                                   : QString("%1 marked, %2 s together.").arg(found.size()).arg(total, 0, 'f', 1));
 }
 
 }  // namespace rivlen

@@ -9,7 +9,8 @@
 
 namespace rivlen {
 
-/// What is done to lanes in one step: sounds imported, music replaced, holes filled, silences shortened, the mix written.
+/// What is done to lanes in one step: sounds imported, music replaced, holes filled, silences shortened, the mix
+/// written.
 class ToolControls : public QWidget {
     Q_OBJECT
 public:

@@ -15,7 +15,9 @@ TradeOffChart::TradeOffChart(WeighDesk& desk, QWidget* parent) : QWidget(parent)
     setObjectName("tradeoff");
     setAccessibleName("Trade-off chart");
     setFocusPolicy(Qt::StrongFocus);
-    setToolTip("Spill against damage, from no isolation (left) to the strongest (right).\nDrag the dot along the curve, or use the arrow keys; K takes the suggestion.");
+    setToolTip(
+        "Spill against damage, from no isolation (left) to the strongest (right).\nDrag the dot along the curve, or "
+        "use the arrow keys; K takes the suggestion.");
     connect(&desk, &WeighDesk::changed, this, qOverload<>(&QWidget::update));
 }
 
@@ -38,7 +40,8 @@ QPointF TradeOffChart::pointAt(double position) const {
     const double spill = curve[i].spillDb + f * (curve[i + 1].spillDb - curve[i].spillDb);
     const double damage = curve[i].damage.total + f * (curve[i + 1].damage.total - curve[i].damage.total);
     const QRectF a = area();
-    return {a.left() + (worst - spill) / std::max(1.0, worst - least) * a.width(), a.bottom() - damage / most() * a.height()};
+    return {a.left() + (worst - spill) / std::max(1.0, worst - least) * a.width(),
+            a.bottom() - damage / most() * a.height()};
 }
 
 void TradeOffChart::paintEvent(QPaintEvent*) {
@@ -58,7 +61,10 @@ void TradeOffChart::paintEvent(QPaintEvent*) {
     p.restore();
     const auto* found = m_desk.result();
     if (!found || !found->curve) {
-        p.drawText(a, Qt::AlignCenter, m_desk.hidden() ? "Hidden until the blind comparison ends." : m_desk.busy() ? "Weighing…" : "The trade-off of spill and damage appears here once the reel is split.");
+        p.drawText(a, Qt::AlignCenter,
+                   m_desk.hidden() ? "Hidden until the blind comparison ends."
+                   : m_desk.busy() ? "Weighing…"
+                                   : "The trade-off of spill and damage appears here once the reel is split.");
         return;
     }
     const auto& curve = found->curve->curve;
@@ -74,7 +80,8 @@ void TradeOffChart::paintEvent(QPaintEvent*) {
     const QPointF knee = pointAt(found->curve->knee), now = pointAt(m_desk.position());
     p.setPen(QPen(theme::good, 2));
     p.setBrush(theme::raised);
-    p.drawPolygon(QPolygonF({knee + QPointF(0, -7), knee + QPointF(7, 0), knee + QPointF(0, 7), knee + QPointF(-7, 0)}));
+    p.drawPolygon(
+        QPolygonF({knee + QPointF(0, -7), knee + QPointF(7, 0), knee + QPointF(0, 7), knee + QPointF(-7, 0)}));
     p.setPen(QPen(theme::ground, 1.5));
     p.setBrush(theme::dialogue);
     p.drawEllipse(now, 7, 7);
@@ -88,7 +95,9 @@ void TradeOffChart::paintEvent(QPaintEvent*) {
     const auto label = [&](QPointF at, const QString& text, const QColor& colour, double dy) {
         const double w = p.fontMetrics().horizontalAdvance(text);
         p.setPen(colour);
-        p.drawText(QPointF(std::clamp(at.x() - w / 2, a.left() + 4, a.right() - w), std::clamp(at.y() + dy, a.top() + 8, a.bottom() - 4)), text);
+        p.drawText(QPointF(std::clamp(at.x() - w / 2, a.left() + 4, a.right() - w),
+                           std::clamp(at.y() + dy, a.top() + 8, a.bottom() - 4)),
+                   text);
     };
     if (std::hypot(knee.x() - now.x(), knee.y() - now.y()) < 8) {
         label(now, "now, as suggested", theme::ink, now.y() - a.top() > 26 ? -14 : 24);
@@ -126,7 +135,8 @@ void TradeOffChart::mouseReleaseEvent(QMouseEvent*) {
 
 void TradeOffChart::keyPressEvent(QKeyEvent* e) {
     const auto* found = m_desk.result();
-    const bool more = e->key() == Qt::Key_Right || e->key() == Qt::Key_Up, less = e->key() == Qt::Key_Left || e->key() == Qt::Key_Down;
+    const bool more = e->key() == Qt::Key_Right || e->key() == Qt::Key_Up,
+               less = e->key() == Qt::Key_Left || e->key() == Qt::Key_Down;
     if (!found || !found->curve || (!more && !less)) return QWidget::keyPressEvent(e);
     const double at = m_desk.position();
     m_desk.moveTo(more ? std::floor(at + 1 + 1e-6) : std::ceil(at - 1 - 1e-6), false);

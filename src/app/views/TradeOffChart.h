@@ -5,8 +5,8 @@
 
 namespace rivlen {
 
-/// Spill against damage over the whole range of strength: the curve, the present strength as a dot that can be dragged along it or
-/// moved with the arrow keys, and the suggested knee.
+/// Spill against damage over the whole range of strength: the curve, the present strength as a dot that can be dragged
+/// along it or moved with the arrow keys, and the suggested knee.
 class TradeOffChart : public QWidget {
     Q_OBJECT
 public:

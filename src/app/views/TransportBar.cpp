@@ -13,7 +13,8 @@
 namespace rivlen {
 
 QString heardName(Heard heard) {
-    static const char* names[kHeardCount] = {"Source", "Result", "Dialogue", "Music", "Ambience", "Leftovers", "Recorded", "Removed", "Mix"};
+    static const char* names[kHeardCount] = {"Source",    "Result",   "Dialogue", "Music", "Ambience",
+                                             "Leftovers", "Recorded", "Removed",  "Mix"};
     return names[int(heard)];
 }
 
@@ -45,7 +46,8 @@ protected:
         }
         p.setPen(m_held > -1 ? theme::attention : theme::quietInk);
         p.setFont(theme::font(12));
-        p.drawText(QRectF(bar + 4, 0, 42, height()), Qt::AlignVCenter | Qt::AlignRight, m_held > -99 ? QString::number(m_held, 'f', 1) : QString("–"));
+        p.drawText(QRectF(bar + 4, 0, 42, height()), Qt::AlignVCenter | Qt::AlignRight,
+                   m_held > -99 ? QString::number(m_held, 'f', 1) : QString("–"));
     }
 
 private:
@@ -89,10 +91,13 @@ TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(pa
     }
     m_heard[0]->setToolTip("The recording as it came in (1). Hold O to hear it while the key is down");
     m_heard[1]->setToolTip("The dialogue at the present strength (2)");
-    for (int s = 2; s < 5; ++s) m_heard[size_t(s)]->setToolTip(QString("This stem as the network gave it (%1)").arg(s + 1));
-    m_heard[5]->setToolTip("Everything the present strength takes away (6): if you hear the voice in here, it is too much");
+    for (int s = 2; s < 5; ++s)
+        m_heard[size_t(s)]->setToolTip(QString("This stem as the network gave it (%1)").arg(s + 1));
+    m_heard[5]->setToolTip(
+        "Everything the present strength takes away (6): if you hear the voice in here, it is too much");
     m_heard[size_t(Heard::Recorded)]->setToolTip("The recording as it came in, before its treatments (7)");
-    m_heard[size_t(Heard::Removed)]->setToolTip("What the treatments took away (8): it should hold nothing that you want");
+    m_heard[size_t(Heard::Removed)]->setToolTip(
+        "What the treatments took away (8): it should hold nothing that you want");
     m_heard[size_t(Heard::Mix)]->setToolTip("The rebuild: all lanes, mixed (9)");
     row->addStretch();
     m_match = new QPushButton("Level match");
@@ -103,7 +108,8 @@ TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(pa
     row->addWidget(m_match);
     m_meter = new Meter(this);
     row->addWidget(m_meter);
-    for (auto signal : {&Controller::heardChanged, &Controller::sessionChanged, &Controller::stemsChanged, &Controller::reelOpened})
+    for (auto signal :
+         {&Controller::heardChanged, &Controller::sessionChanged, &Controller::stemsChanged, &Controller::reelOpened})
         connect(&controller, signal, this, &TransportBar::refresh);
     refresh();
     tick();
@@ -116,9 +122,11 @@ void TransportBar::refresh() {
     m_play->setEnabled(player.isOpen());
     m_loop->setEnabled(m_controller.loop().has_value());
     for (int h = 0; h < kHeardCount; ++h) {
-        const bool version = h == int(Heard::Recorded) || h == int(Heard::Removed), mix = h == int(Heard::Mix);  // shown only where there are treatments, or a rebuild
+        const bool version = h == int(Heard::Recorded) || h == int(Heard::Removed),
+                   mix = h == int(Heard::Mix);  // shown only where there are treatments, or a rebuild
         const bool treated = m_controller.reel() && !m_controller.reel()->treatments.empty();
-        const bool rebuilt = m_controller.session().stage == "rebuild" || (m_controller.reel() && !m_controller.reel()->rebuild->empty());
+        const bool rebuilt = m_controller.session().stage == "rebuild" ||
+                             (m_controller.reel() && !m_controller.reel()->rebuild->empty());
         m_heard[size_t(h)]->setVisible(version ? treated : !mix || rebuilt);
         m_heard[size_t(h)]->setEnabled(player.isOpen() && (h == 0 || version || mix || stems));
         m_heard[size_t(h)]->setChecked(player.isOpen() && int(player.heard()) == h);

@@ -19,13 +19,19 @@ double amountFrom(const TreatmentEntry& t, QString text) {
     bool number = false;
     const double amount = text.trimmed().toDouble(&number);
     if (!number || amount < t.minimum || amount > t.maximum)
-        throw std::invalid_argument(QString("\"%1\" is not an amount for %2: type %3 to %4 %5.").arg(text.trimmed(), t.name).arg(t.minimum).arg(t.maximum).arg(t.unit).toStdString());
+        throw std::invalid_argument(QString("\"%1\" is not an amount for %2: type %3 to %4 %5.")
+                                        .arg(text.trimmed(), t.name)
+                                        .arg(t.minimum)
+                                        .arg(t.maximum)
+                                        .arg(t.unit)
+                                        .toStdString());
     return amount;
 }
 
 }  // namespace
 
-TreatmentControls::TreatmentControls(Controller& controller, Desks& desks, QWidget* parent) : QWidget(parent), m_controller(controller), m_desk(desks.repairs) {
+TreatmentControls::TreatmentControls(Controller& controller, Desks& desks, QWidget* parent)
+    : QWidget(parent), m_controller(controller), m_desk(desks.repairs) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -42,8 +48,10 @@ TreatmentControls::TreatmentControls(Controller& controller, Desks& desks, QWidg
     }
     menu->setToolTipsVisible(true);
     m_add->setMenu(menu);
-    m_order = makeSmallButton("sensibleOrder", "Sensible order", "Single samples first, then what is steady, the voice's own last");
-    m_hearAll = makeSmallButton("hearAllRemoved", "Hear removed", "Loops a stretch of what all treatments together take away");
+    m_order = makeSmallButton("sensibleOrder", "Sensible order",
+                              "Single samples first, then what is steady, the voice's own last");
+    m_hearAll =
+        makeSmallButton("hearAllRemoved", "Hear removed", "Loops a stretch of what all treatments together take away");
     top->addWidget(m_add);
     top->addWidget(m_order);
     top->addWidget(m_hearAll, 1);
@@ -78,13 +86,16 @@ TreatmentControls::TreatmentControls(Controller& controller, Desks& desks, QWidg
     m_where = new QComboBox;
     m_where->setObjectName("treatmentPlace");
     m_where->addItem("the recording, before the split", kRecordingPlace);
-    for (const auto& stem : kStemNames) m_where->addItem("the " + QString::fromStdString(stem) + ", after the split", QString::fromStdString(stem));
+    for (const auto& stem : kStemNames)
+        m_where->addItem("the " + QString::fromStdString(stem) + ", after the split", QString::fromStdString(stem));
     where->addWidget(label);
     where->addWidget(m_where, 1);
     detail->addLayout(where);
     auto* buttons = new QHBoxLayout;
     buttons->setSpacing(6);
-    m_hear = makeSmallButton("hearRemoved", "Hear what goes", "Loops a stretch of what this treatment alone takes away: if the voice is in there, it is too much");
+    m_hear = makeSmallButton(
+        "hearRemoved", "Hear what goes",
+        "Loops a stretch of what this treatment alone takes away: if the voice is in there, it is too much");
     m_earlier = makeSmallButton("earlier", QString(QChar(0x2191)), "Works earlier in the chain");
     m_later = makeSmallButton("later", QString(QChar(0x2193)), "Works later in the chain");
     m_remove = makeSmallButton("removeTreatment", "Remove", "Takes the treatment out of the chain");
@@ -100,7 +111,8 @@ TreatmentControls::TreatmentControls(Controller& controller, Desks& desks, QWidg
     connect(m_earlier, &QPushButton::clicked, this, [this] { m_desk.move(size_t(chosen()), -1); });
     connect(m_later, &QPushButton::clicked, this, [this] { m_desk.move(size_t(chosen()), 1); });
     connect(m_remove, &QPushButton::clicked, this, [this] { m_desk.remove(size_t(chosen())); });
-    connect(m_where, &QComboBox::activated, this, [this](int i) { m_desk.setWhere(size_t(chosen()), m_where->itemData(i).toString().toStdString()); });
+    connect(m_where, &QComboBox::activated, this,
+            [this](int i) { m_desk.setWhere(size_t(chosen()), m_where->itemData(i).toString().toStdString()); });
     connect(&m_desk, &RepairDesk::changed, this, &TreatmentControls::refresh);
     refresh();
 }
@@ -132,8 +144,10 @@ void TreatmentControls::rebuild() {
         auto* on = new QCheckBox(t.name);
         on->setObjectName(QString("on_%1").arg(t.id));
         on->setToolTip("Switched off, the treatment keeps its amount");
-        auto* value = new ValueRow({QString("treat_%1").arg(t.id), t.name, t.explanation, t.minimum, t.maximum, t.step, t.usual,
-                                    [&t](double v) { return amountText(t, v); }, [&t](const QString& text) { return amountFrom(t, text); }}, on);
+        auto* value = new ValueRow({QString("treat_%1").arg(t.id), t.name, t.explanation, t.minimum, t.maximum, t.step,
+                                    t.usual, [&t](double v) { return amountText(t, v); },
+                                    [&t](const QString& text) { return amountFrom(t, text); }},
+                                   on);
         auto* effect = new QLabel;
         effect->setObjectName(QString("effect_%1").arg(t.id));
         effect->setFont(theme::font(11));
@@ -172,23 +186,38 @@ void TreatmentControls::refresh() {
     const Reel* reel = m_controller.reel();
     m_add->setEnabled(reel);
     m_empty->setVisible(chain.empty());
-    m_order->setEnabled(!std::is_sorted(chain.begin(), chain.end(), [](const Treatment& a, const Treatment& b) { return sensiblePlace(a.id) < sensiblePlace(b.id); }));
+    m_order->setEnabled(!std::is_sorted(chain.begin(), chain.end(), [](const Treatment& a, const Treatment& b) {
+        return sensiblePlace(a.id) < sensiblePlace(b.id);
+    }));
     m_hearAll->setEnabled(reel && !reel->recordingTreatments().empty());
     const bool pending = reel && m_controller.repairPending(*reel);
     const bool waits = pending && !m_controller.currentState()->diagnosis;
-    m_state->setText(chain.empty() ? "" : waits ? "Begins once the reel has been looked through for faults." : pending ? (m_desk.busy() ? "Treating a stretch around the playhead…" : "A stretch is treated for listening; the whole reel follows.")
-                     : reel->recordingTreatments().empty() && !reel->treatsStems() ? "All are switched off." : "At work on the whole reel. Hear 1 as treated, 7 as recorded, 8 what was removed.");
+    m_state->setText(chain.empty() ? ""
+                     : waits       ? "Begins once the reel has been looked through for faults."
+                     : pending     ? (m_desk.busy() ? "Treating a stretch around the playhead…"
+                                                    : "A stretch is treated for listening; the whole reel follows.")
+                     : reel->recordingTreatments().empty() && !reel->treatsStems()
+                         ? "All are switched off."
+                         : "At work on the whole reel. Hear 1 as treated, 7 as recorded, 8 what was removed.");
     if (chosen() < 0 && !chain.empty()) m_chosen = chain[0].id;
     for (size_t i = 0; i < chain.size(); ++i) {
         Row& r = m_rows[i];
         r.on->setChecked(chain[i].on);
         r.value->show(chain[i].amount);
         const auto effect = m_desk.effect(i);
-        QString text = !chain[i].on ? "off" : !effect ? "…" : !effect->any() ? "does nothing here"
-                       : QString(chain[i].id == "de-clip" ? "adds %1 dBFS%2" : "takes away %1 dBFS%2").arg(effect->removedDb, 0, 'f', 1).arg(effect->whole ? "" : " here").replace('-', QChar(0x2212));
-        if (chain[i].place != kRecordingPlace) text = QString("on the %1: ").arg(QString::fromStdString(chain[i].place)) + (effect || !chain[i].on ? text : QString("after the split"));
+        QString text = !chain[i].on     ? "off"
+                       : !effect        ? "…"
+                       : !effect->any() ? "does nothing here"
+                                        : QString(chain[i].id == "de-clip" ? "adds %1 dBFS%2" : "takes away %1 dBFS%2")
+                                              .arg(effect->removedDb, 0, 'f', 1)
+                                              .arg(effect->whole ? "" : " here")
+                                              .replace('-', QChar(0x2212));
+        if (chain[i].place != kRecordingPlace)
+            text = QString("on the %1: ").arg(QString::fromStdString(chain[i].place)) +
+                   (effect || !chain[i].on ? text : QString("after the split"));
         r.effect->setText(text);
-        r.frame->setStyleSheet(chain[i].id == m_chosen ? "#treatmentRow { background: #322d27; border-radius: 4px }" : "");
+        r.frame->setStyleSheet(chain[i].id == m_chosen ? "#treatmentRow { background: #322d27; border-radius: 4px }"
+                                                       : "");
     }
     fillChosen();
 }

@@ -1,8 +1,8 @@
 #pragma once
-#include <QLabel>
-#include <QPushButton>
 #include <QCheckBox>
 #include <QComboBox>
+#include <QLabel>
+#include <QPushButton>
 #include <QVBoxLayout>
 
 #include "app/Desks.h"

@@ -21,7 +21,8 @@ ValueRow::ValueRow(Range range, QWidget* name, QWidget* parent) : QWidget(parent
     m_slider = new QSlider(Qt::Horizontal);
     m_slider->setObjectName(m_range.id);
     m_slider->setAccessibleName(m_range.name);
-    m_slider->setRange(int(std::lround(m_range.minimum / m_range.step)), int(std::lround(m_range.maximum / m_range.step)));
+    m_slider->setRange(int(std::lround(m_range.minimum / m_range.step)),
+                       int(std::lround(m_range.maximum / m_range.step)));
     m_slider->setPageStep(std::max(1, (m_slider->maximum() - m_slider->minimum()) / 20));
     m_value = new QLineEdit;
     m_value->setFixedWidth(72);
@@ -37,7 +38,8 @@ ValueRow::ValueRow(Range range, QWidget* name, QWidget* parent) : QWidget(parent
     row->addWidget(m_value);
     row->addWidget(m_reset);
     setExplanation(m_range.explanation);
-    for (QWidget* w : {static_cast<QWidget*>(m_slider), static_cast<QWidget*>(m_value), static_cast<QWidget*>(m_reset)}) w->installEventFilter(this);
+    for (QWidget* w : {static_cast<QWidget*>(m_slider), static_cast<QWidget*>(m_value), static_cast<QWidget*>(m_reset)})
+        w->installEventFilter(this);
     connect(m_slider, &QSlider::valueChanged, this, [this](int v) { emit set(v * m_range.step, true); });
     connect(m_slider, &QSlider::sliderReleased, this, &ValueRow::released);
     connect(m_reset, &QPushButton::clicked, this, [this] { emit set(m_range.usual, false); });
@@ -55,7 +57,8 @@ ValueRow::ValueRow(Range range, QWidget* name, QWidget* parent) : QWidget(parent
 void ValueRow::show(double value, const QString& text) {
     const QSignalBlocker quiet(m_slider);
     m_slider->setValue(int(std::lround(value / m_range.step)));
-    if (!m_value->hasFocus() || !m_value->isModified()) m_value->setText(text.isEmpty() ? m_range.describe(value) : text);
+    if (!m_value->hasFocus() || !m_value->isModified())
+        m_value->setText(text.isEmpty() ? m_range.describe(value) : text);
 }
 
 void ValueRow::setExplanation(const QString& sentence) {
@@ -64,7 +67,8 @@ void ValueRow::setExplanation(const QString& sentence) {
 }
 
 void ValueRow::setUsable(bool usable) {
-    for (QWidget* w : {static_cast<QWidget*>(m_slider), static_cast<QWidget*>(m_value), static_cast<QWidget*>(m_reset)}) w->setEnabled(usable);
+    for (QWidget* w : {static_cast<QWidget*>(m_slider), static_cast<QWidget*>(m_value), static_cast<QWidget*>(m_reset)})
+        w->setEnabled(usable);
 }
 
 void ValueRow::enterEvent(QEnterEvent*) { emit explained(toolTip()); }

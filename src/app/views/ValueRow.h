@@ -8,14 +8,15 @@
 
 namespace rivlen {
 
-/// One value: name, slider, typed value with unit, reset. Its explanation is told when the pointer or the keyboard comes to it.
+/// One value: name, slider, typed value with unit, reset. Its explanation is told when the pointer or the keyboard
+/// comes to it.
 class ValueRow : public QWidget {
     Q_OBJECT
 public:
     struct Range {
         QString id, name, explanation;
         double minimum, maximum, step, usual;
-        std::function<QString(double)> describe;   ///< with its unit
+        std::function<QString(double)> describe;      ///< with its unit
         std::function<double(const QString&)> parse;  ///< throws std::exception with a sentence for the user
     };
     /// name stands in place of the label with the range's name, when it is given.

@@ -9,7 +9,8 @@
 
 namespace rivlen {
 
-WeighStrip::WeighStrip(WeighDesk& desk, Controller& controller, QWidget* parent) : QWidget(parent), m_desk(desk), m_controller(controller) {
+WeighStrip::WeighStrip(WeighDesk& desk, Controller& controller, QWidget* parent)
+    : QWidget(parent), m_desk(desk), m_controller(controller) {
     setObjectName("weighstrip");
     setAttribute(Qt::WA_StyledBackground);
     setStyleSheet("#weighstrip { background: #26231f; border-top: 1px solid #3a352e; }");
@@ -45,7 +46,9 @@ WeighStrip::WeighStrip(WeighDesk& desk, Controller& controller, QWidget* parent)
     m_places->setObjectName("places");
     m_places->setAccessibleName("Worst places");
     m_places->setFont(theme::font(12));
-    m_places->setStyleSheet("QListWidget { background: #1d1b18; border: 1px solid #3a352e; border-radius: 4px; } QListWidget::item { padding: 0 6px; }");
+    m_places->setStyleSheet(
+        "QListWidget { background: #1d1b18; border: 1px solid #3a352e; border-radius: 4px; } QListWidget::item { "
+        "padding: 0 6px; }");
     right->addWidget(title);
     right->addWidget(m_places, 1);
     row->addLayout(right, 3);
@@ -63,8 +66,10 @@ void WeighStrip::refresh() {
     if (curve) {
         const TradePoint& knee = found->curve->curve[size_t(found->curve->knee)];
         const auto& table = isolationParameters();
-        m_reason->setText(QString("Suggested: Depth %1, Firmness %2. %3").arg(QString::fromStdString(describeValue(table[0], knee.depth)),
-                          QString::fromStdString(describeValue(table[1], knee.firmness)), QString::fromStdString(found->curve->reason)));
+        m_reason->setText(QString("Suggested: Depth %1, Firmness %2. %3")
+                              .arg(QString::fromStdString(describeValue(table[0], knee.depth)),
+                                   QString::fromStdString(describeValue(table[1], knee.firmness)),
+                                   QString::fromStdString(found->curve->reason)));
     } else {
         m_reason->clear();
     }
@@ -72,8 +77,13 @@ void WeighStrip::refresh() {
     if (found)
         for (size_t i = 0; i < found->places.size(); ++i) {
             const WorstPlace& w = found->places[i];
-            const QString how = w.what == "Spill" ? QString("%1 dB").arg(w.spillDb, 0, 'f', 0).replace('-', QChar(0x2212)) : QString::number(std::lround(w.points));
-            lines << QString("%1   %2   %3 %4").arg(i + 1, 2).arg(QString::fromStdString(formatTime(found->from + w.seconds)).chopped(2), QString::fromStdString(w.what), how);
+            const QString how = w.what == "Spill"
+                                    ? QString("%1 dB").arg(w.spillDb, 0, 'f', 0).replace('-', QChar(0x2212))
+                                    : QString::number(std::lround(w.points));
+            lines << QString("%1   %2   %3 %4")
+                         .arg(i + 1, 2)
+                         .arg(QString::fromStdString(formatTime(found->from + w.seconds)).chopped(2),
+                              QString::fromStdString(w.what), how);
         }
     QStringList shown;
     for (int i = 0; i < m_places->count(); ++i) shown << m_places->item(i)->text();

@@ -23,7 +23,9 @@ WorkLine::WorkLine(Controller& controller, QWidget* parent) : QWidget(parent), m
     m_bar->setRange(0, 1000);
     m_bar->setTextVisible(false);
     m_bar->setFixedSize(180, 6);
-    m_bar->setStyleSheet("QProgressBar { background: #3a352e; border: 0; border-radius: 3px; } QProgressBar::chunk { background: #ece4d6; border-radius: 3px; }");
+    m_bar->setStyleSheet(
+        "QProgressBar { background: #3a352e; border: 0; border-radius: 3px; } QProgressBar::chunk { background: "
+        "#ece4d6; border-radius: 3px; }");
     m_cancel = new QPushButton("Cancel");
     m_cancel->setStyleSheet("padding: 2px 10px");
     row->addWidget(m_notice, 1);
@@ -38,7 +40,9 @@ WorkLine::WorkLine(Controller& controller, QWidget* parent) : QWidget(parent), m
     };
     connect(m_dismiss, &QPushButton::clicked, this, dismiss);
     connect(new QShortcut(Qt::Key_Escape, this), &QShortcut::activated, this, dismiss);
-    connect(m_cancel, &QPushButton::clicked, this, [this] { if (m_queue) m_queue->cancel(m_job); });
+    connect(m_cancel, &QPushButton::clicked, this, [this] {
+        if (m_queue) m_queue->cancel(m_job);
+    });
     connect(&controller, &Controller::notice, this, [this](const QString& s) {
         m_notice->setText("! " + s);
         m_notice->show();
@@ -78,13 +82,17 @@ void WorkLine::tick() {
     m_cancel->setVisible(!jobs.empty());
     m_text->setVisible(!notice || !jobs.empty());
     if (jobs.empty()) {
-        m_text->setText(m_message.isEmpty() ? QString("Sound: %1. All work stays on this machine.").arg(QString::fromStdString(m_controller.player().deviceName())) : m_message);
+        m_text->setText(m_message.isEmpty() ? QString("Sound: %1. All work stays on this machine.")
+                                                  .arg(QString::fromStdString(m_controller.player().deviceName()))
+                                            : m_message);
         return;
     }
     m_job = jobs.front().id;
     m_bar->setValue(int(jobs.front().fraction * 1000));
-    QString text = QString("%1: %2 %").arg(QString::fromStdString(jobs.front().title)).arg(int(jobs.front().fraction * 100));
-    if (jobs.front().secondsLeft >= 0) text += ", " + QString::fromStdString(formatDuration(jobs.front().secondsLeft)) + " left";
+    QString text =
+        QString("%1: %2 %").arg(QString::fromStdString(jobs.front().title)).arg(int(jobs.front().fraction * 100));
+    if (jobs.front().secondsLeft >= 0)
+        text += ", " + QString::fromStdString(formatDuration(jobs.front().secondsLeft)) + " left";
     if (jobs.size() > 1) text += QString(" · %1 more waiting").arg(jobs.size() - 1);
     m_text->setText(text);
 }

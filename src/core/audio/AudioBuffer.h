@@ -53,7 +53,8 @@ public:
     /// A copy of count frames from first on; what lies outside is silence.
     AudioBuffer slice(int64_t first, int64_t count) const {
         const int64_t from = std::max<int64_t>(first, 0), to = std::min(first + count, m_frames);
-        AudioBuffer out = from == first && to == first + count ? uncleared(m_channels, count) : AudioBuffer(m_channels, count);
+        AudioBuffer out =
+            from == first && to == first + count ? uncleared(m_channels, count) : AudioBuffer(m_channels, count);
         for (int c = 0; c < m_channels && to > from; ++c)
             std::copy_n(channel(c).begin() + from, to - from, out.channel(c).begin() + (from - first));
         return out;

@@ -3,7 +3,8 @@
 
 namespace rivlen {
 
-/// Frames waiting in order: appended at the end, read anywhere, dropped from the front, without moving the rest each time.
+/// Frames waiting in order: appended at the end, read anywhere, dropped from the front, without moving the rest each
+/// time.
 class AudioQueue {
 public:
     explicit AudioQueue(int channels) : m_rows(static_cast<size_t>(channels)) {}
@@ -33,7 +34,8 @@ public:
     void copy(int64_t first, int64_t count, AudioBuffer& out, int64_t at) const {
         const int64_t from = std::max<int64_t>(first, 0), to = std::min(first + count, frames());
         for (size_t c = 0; c < m_rows.size() && to > from; ++c)
-            std::copy_n(m_rows[c].begin() + m_head + from, to - from, out.channel(int(c)).begin() + at + (from - first));
+            std::copy_n(m_rows[c].begin() + m_head + from, to - from,
+                        out.channel(int(c)).begin() + at + (from - first));
     }
 
     /// Removes count frames from the front.

@@ -7,9 +7,7 @@ namespace rivlen {
 /// The floor that silence is shown as, dB.
 inline constexpr double kSilenceDb = -200.0;
 
-inline double toDb(double amplitude) {
-    return amplitude > 1e-10 ? 20.0 * std::log10(amplitude) : kSilenceDb;
-}
+inline double toDb(double amplitude) { return amplitude > 1e-10 ? 20.0 * std::log10(amplitude) : kSilenceDb; }
 /// Of a power; far below kSilenceDb for none.
 inline double powerDb(double power) { return 10.0 * std::log10(power + 1e-30); }
 inline double fromPowerDb(double db) { return std::pow(10.0, db / 10.0); }

@@ -9,7 +9,8 @@ namespace rivlen {
 class PatchedSource : public SampleSource {
 public:
     /// patch stands from frame first on; whole may be null: then there is silence around it, frames long in all.
-    PatchedSource(std::unique_ptr<SampleSource> whole, std::shared_ptr<const AudioBuffer> patch, int64_t first, int sampleRate, int64_t frames)
+    PatchedSource(std::unique_ptr<SampleSource> whole, std::shared_ptr<const AudioBuffer> patch, int64_t first,
+                  int sampleRate, int64_t frames)
         : m_whole(std::move(whole)), m_patch(std::move(patch)), m_first(first), m_rate(sampleRate), m_frames(frames) {}
     int channels() const override { return m_patch->channels(); }
     int sampleRate() const override { return m_rate; }

@@ -33,7 +33,8 @@ struct Resampler::Impl {
             size_t used = 0, made = 0;
             const soxr_error_t problem = soxr_process(soxr, in ? static_cast<soxr_in_t>(from.data()) : nullptr,
                                                       given - consumed, &used, to.data(), room, &made);
-            if (problem) throw Error(Error::Kind::Other, std::string("Converting the sample rate failed: ") + problem + ".");
+            if (problem)
+                throw Error(Error::Kind::Other, std::string("Converting the sample rate failed: ") + problem + ".");
             consumed += used;
             total += made;
             if (made < room && consumed >= given) break;

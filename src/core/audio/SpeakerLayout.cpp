@@ -28,9 +28,9 @@ Matrix ambisonic(int channels) {
     for (int c = 0; c < channels; ++c) {
         if (places[size_t(c)] > 360) continue;
         const double azimuth = places[size_t(c)] * std::numbers::pi / 180;
-        m[0][size_t(c)] = 1;                   // W
-        m[1][size_t(c)] = std::sin(azimuth);   // Y; Z is 0 at ear height
-        m[3][size_t(c)] = std::cos(azimuth);   // X
+        m[0][size_t(c)] = 1;                  // W
+        m[1][size_t(c)] = std::sin(azimuth);  // Y; Z is 0 at ear height
+        m[3][size_t(c)] = std::cos(azimuth);  // X
     }
     return m;
 }
@@ -51,7 +51,8 @@ Matrix matrixFor(int from, ChannelLayout layout) {
         case ChannelLayout::Surround51:
             if (from == 1) return {{0}, {0}, {1}, {0}, {0}, {0}};
             if (from == 2) return {{1, 0}, {0, 1}, {0, 0}, {0, 0}, {0, 0}, {0, 0}};
-            return {{1, 0, 0, 0, 0, 0, 0, 0}, {0, 1, 0, 0, 0, 0, 0, 0}, {0, 0, 1, 0, 0, 0, 0, 0}, {0, 0, 0, 1, 0, 0, 0, 0}, {0, 0, 0, 0, kHalf, 0, kHalf, 0}, {0, 0, 0, 0, 0, kHalf, 0, kHalf}};
+            return {{1, 0, 0, 0, 0, 0, 0, 0}, {0, 1, 0, 0, 0, 0, 0, 0},         {0, 0, 1, 0, 0, 0, 0, 0},
+                    {0, 0, 0, 1, 0, 0, 0, 0}, {0, 0, 0, 0, kHalf, 0, kHalf, 0}, {0, 0, 0, 0, 0, kHalf, 0, kHalf}};
         default: {
             Matrix m(8, std::vector<double>(size_t(from), 0.0));
             if (from == 1) m[2][0] = 1;
@@ -66,8 +67,9 @@ Matrix matrixFor(int from, ChannelLayout layout) {
 
 const std::vector<ChannelLayoutFacts>& channelLayouts() {
     static const std::vector<ChannelLayoutFacts> table = {
-        {ChannelLayout::Own, "own", "the mix's own", 0},       {ChannelLayout::Mono, "mono", "mono", 1},         {ChannelLayout::Stereo, "stereo", "stereo", 2},
-        {ChannelLayout::Surround51, "5.1", "5.1", 6},          {ChannelLayout::Surround71, "7.1", "7.1", 8},     {ChannelLayout::AmbiX, "ambix", "AmbiX, first order", 4},
+        {ChannelLayout::Own, "own", "the mix's own", 0}, {ChannelLayout::Mono, "mono", "mono", 1},
+        {ChannelLayout::Stereo, "stereo", "stereo", 2},  {ChannelLayout::Surround51, "5.1", "5.1", 6},
+        {ChannelLayout::Surround71, "7.1", "7.1", 8},    {ChannelLayout::AmbiX, "ambix", "AmbiX, first order", 4},
     };
     return table;
 }
@@ -79,7 +81,9 @@ std::vector<std::string> channelNames(ChannelLayout layout, int channels) {
     return channelNames(channels);
 }
 
-int channelsOf(ChannelLayout layout, int own) { return layout == ChannelLayout::Own ? own : layoutFacts(layout).channels; }
+int channelsOf(ChannelLayout layout, int own) {
+    return layout == ChannelLayout::Own ? own : layoutFacts(layout).channels;
+}
 
 AudioBuffer toLayout(const AudioBuffer& mix, ChannelLayout layout) {
     const int from = mix.channels(), to = channelsOf(layout, from);

@@ -10,7 +10,8 @@ namespace rivlen {
 class Progress {
 public:
     Progress() = default;
-    /// A share of some work: its own 0 ... 1 is from ... to of the whole, and it is cancelled with it. Must not outlive it.
+    /// A share of some work: its own 0 ... 1 is from ... to of the whole, and it is cancelled with it. Must not outlive
+    /// it.
     Progress(const Progress& whole, double from, double to) : m_whole(&whole) {
         onProgress = [&whole, from, to](double f) { whole.report(from + (to - from) * f); };
     }

@@ -7,8 +7,8 @@ namespace rivlen {
 /// Folder of the running program.
 std::filesystem::path programFolder();
 
-/// A shipped resource folder ("networks", "presets", "demo", "fonts"): installed under share/rivlen, or in the source tree
-/// two folders above the build's programs. Empty when there is none.
+/// A shipped resource folder ("networks", "presets", "demo", "fonts"): installed under share/rivlen, or in the source
+/// tree two folders above the build's programs. Empty when there is none.
 std::filesystem::path resourceFolder(const std::string& name);
 
 /// Where Rivlen keeps what the user installed or made: $XDG_DATA_HOME/rivlen or ~/.local/share/rivlen.

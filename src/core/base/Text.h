@@ -15,7 +15,8 @@ inline std::string formatted(const char* format, auto... values) {
 /// For XML and HTML, in text and in attributes.
 inline std::string escapedForXml(const std::string& plain) {
     std::string out;
-    for (char c : plain) out += c == '<' ? "&lt;" : c == '>' ? "&gt;" : c == '&' ? "&amp;" : c == '"' ? "&quot;" : std::string(1, c);
+    for (char c : plain)
+        out += c == '<' ? "&lt;" : c == '>' ? "&gt;" : c == '&' ? "&amp;" : c == '"' ? "&quot;" : std::string(1, c);
     return out;
 }
 

@@ -24,9 +24,22 @@ const std::vector<DeliveryContent>& deliveryContents() {
         {"dialogue", "Dialogue", "The lanes of the dialogue alone.", {0}, false},
         {"music", "Music", "The lanes of the music alone.", {1}, false},
         {"ambience", "Ambience and effects", "The lanes of the ambience and added sounds.", {2, -1}, false},
-        {"mix-without-music", "Mix without music", "Dialogue, ambience and effects, through the chain of the mix.", {0, 2, -1}, true},
-        {"mix-without-dialogue", "Mix without dialogue", "Music, ambience and effects, through the chain of the mix.", {1, 2, -1}, true},
-        {"instrumental", "Instrumental", "The music without the voice over it, through the chain of the mix; nothing is ducked, since nobody speaks.", {1}, true, false},
+        {"mix-without-music",
+         "Mix without music",
+         "Dialogue, ambience and effects, through the chain of the mix.",
+         {0, 2, -1},
+         true},
+        {"mix-without-dialogue",
+         "Mix without dialogue",
+         "Music, ambience and effects, through the chain of the mix.",
+         {1, 2, -1},
+         true},
+        {"instrumental",
+         "Instrumental",
+         "The music without the voice over it, through the chain of the mix; nothing is ducked, since nobody speaks.",
+         {1},
+         true,
+         false},
     };
     return table;
 }
@@ -37,10 +50,16 @@ const DeliveryContent& deliveryContent(const std::string& id) {
 
 const std::vector<StorageFacts>& storageTable() {
     static const std::vector<StorageFacts> table = {
-        {Storage::Wav, "wav", "WAV", "wav", true},          {Storage::Flac, "flac", "FLAC", "flac", true},    {Storage::Aiff, "aiff", "AIFF", "aiff", true},
-        {Storage::Vorbis, "vorbis", "Ogg Vorbis", "ogg", false}, {Storage::Opus, "opus", "Ogg Opus", "opus", false}, {Storage::Mp3, "mp3", "MP3", "mp3", false},
-        {Storage::Aac, "aac", "AAC", "m4a", false},             {Storage::Mp4, "mp4", "Picture, MP4 with AAC", "mp4", false, true},
-        {Storage::Mov, "mov", "Picture, MOV with PCM", "mov", true, true}, {Storage::Mkv, "mkv", "Picture, MKV with PCM", "mkv", true, true},
+        {Storage::Wav, "wav", "WAV", "wav", true},
+        {Storage::Flac, "flac", "FLAC", "flac", true},
+        {Storage::Aiff, "aiff", "AIFF", "aiff", true},
+        {Storage::Vorbis, "vorbis", "Ogg Vorbis", "ogg", false},
+        {Storage::Opus, "opus", "Ogg Opus", "opus", false},
+        {Storage::Mp3, "mp3", "MP3", "mp3", false},
+        {Storage::Aac, "aac", "AAC", "m4a", false},
+        {Storage::Mp4, "mp4", "Picture, MP4 with AAC", "mp4", false, true},
+        {Storage::Mov, "mov", "Picture, MOV with PCM", "mov", true, true},
+        {Storage::Mkv, "mkv", "Picture, MKV with PCM", "mkv", true, true},
     };
     return table;
 }
@@ -51,7 +70,9 @@ const StorageFacts& storageFacts(Storage storage) {
 
 const std::vector<DeliveryStrength>& deliveryStrengths() {
     static const std::vector<DeliveryStrength> table = {
-        {"natural", "natural", "As the preset \"Natural playback\": what surrounds the voice is some 9 dB down (common practice: 60 to 70 % isolation)."},
+        {"natural", "natural",
+         "As the preset \"Natural playback\": what surrounds the voice is some 9 dB down (common practice: 60 to 70 % "
+         "isolation)."},
         {"isolated", "fully isolated", "Full depth: nothing of the rest is left."},
     };
     return table;
@@ -59,16 +80,19 @@ const std::vector<DeliveryStrength>& deliveryStrengths() {
 
 namespace {
 
-constexpr std::pair<Dither, const char*> kDithers[] = {{Dither::Triangular, "triangular"}, {Dither::Shaped, "shaped"}, {Dither::None, "none"}};
+constexpr std::pair<Dither, const char*> kDithers[] = {
+    {Dither::Triangular, "triangular"}, {Dither::Shaped, "shaped"}, {Dither::None, "none"}};
 
 const char* wordOf(Dither dither) {
-    return std::find_if(std::begin(kDithers), std::end(kDithers), [&](const auto& d) { return d.first == dither; })->second;
+    return std::find_if(std::begin(kDithers), std::end(kDithers), [&](const auto& d) { return d.first == dither; })
+        ->second;
 }
 
 }  // namespace
 
 nlohmann::json toJson(const Deliverable& d) {
-    nlohmann::json j{{"name", d.name}, {"holds", d.holds}, {"format", storageFacts(d.storage).id}, {"bits", d.bits}, {"ceiling", d.ceiling}, {"file_name", d.fileName}};
+    nlohmann::json j{{"name", d.name}, {"holds", d.holds},     {"format", storageFacts(d.storage).id},
+                     {"bits", d.bits}, {"ceiling", d.ceiling}, {"file_name", d.fileName}};
     if (!d.candidate.empty()) j["candidate"] = d.candidate;
     if (d.span) j["span"] = {d.span->first, d.span->second};
     if (d.loudness) j["loudness"] = *d.loudness, j["tolerance"] = d.tolerance;
@@ -87,42 +111,57 @@ Deliverable deliverableFromJson(const nlohmann::json& j) {
     Deliverable d;
     d.name = j.at("name");
     d.holds = j.value("holds", d.holds);
-    const auto wrong = [&d](const std::string& what) { return Error(Error::Kind::InputUnreadable, "The deliverable \"" + d.name + "\" " + what); };
-    if (std::none_of(deliveryContents().begin(), deliveryContents().end(), [&](const auto& c) { return d.holds == c.id; })) throw wrong("holds \"" + d.holds + "\", which is not known here.");
+    const auto wrong = [&d](const std::string& what) {
+        return Error(Error::Kind::InputUnreadable, "The deliverable \"" + d.name + "\" " + what);
+    };
+    if (std::none_of(deliveryContents().begin(), deliveryContents().end(),
+                     [&](const auto& c) { return d.holds == c.id; }))
+        throw wrong("holds \"" + d.holds + "\", which is not known here.");
     d.candidate = j.value("candidate", "");
     const bool kept = d.candidate.size() == 1 && d.candidate[0] >= 'A' && d.candidate[0] <= 'D';
-    if (!d.candidate.empty() && !kept && std::none_of(deliveryStrengths().begin(), deliveryStrengths().end(), [&](const auto& x) { return d.candidate == x.id; }))
+    if (!d.candidate.empty() && !kept &&
+        std::none_of(deliveryStrengths().begin(), deliveryStrengths().end(),
+                     [&](const auto& x) { return d.candidate == x.id; }))
         throw wrong("asks for the strength \"" + d.candidate + "\", which is not known here.");
     if (j.contains("span")) d.span = {j.at("span").at(0), j.at("span").at(1)};
     if (j.contains("loudness")) d.loudness = j.at("loudness").get<double>();
     d.tolerance = j.value("tolerance", d.tolerance);
     d.ceiling = j.value("ceiling", d.ceiling);
     const std::string format = j.value("format", "wav");
-    const auto known = std::find_if(storageTable().begin(), storageTable().end(), [&](const auto& f) { return format == f.id; });
+    const auto known =
+        std::find_if(storageTable().begin(), storageTable().end(), [&](const auto& f) { return format == f.id; });
     if (known == storageTable().end()) throw wrong("asks for the format \"" + format + "\", which is not known here.");
     d.storage = known->storage;
     d.bits = j.value("bits", d.bits);
     d.sampleRate = j.value("sample_rate", 0);
     d.dialogueGated = j.value("gated_by", "") == "dialogue";
     const std::string dither = j.value("dither", "triangular"), layout = j.value("layout", "own");
-    const auto kind = std::find_if(std::begin(kDithers), std::end(kDithers), [&](const auto& x) { return dither == x.second; });
+    const auto kind =
+        std::find_if(std::begin(kDithers), std::end(kDithers), [&](const auto& x) { return dither == x.second; });
     if (kind == std::end(kDithers)) throw wrong("asks for the dither \"" + dither + "\", which is not known here.");
     d.dither = kind->first;
-    const auto channels = std::find_if(channelLayouts().begin(), channelLayouts().end(), [&](const auto& x) { return layout == x.id; });
-    if (channels == channelLayouts().end()) throw wrong("asks for the layout \"" + layout + "\", which is not known here.");
+    const auto channels =
+        std::find_if(channelLayouts().begin(), channelLayouts().end(), [&](const auto& x) { return layout == x.id; });
+    if (channels == channelLayouts().end())
+        throw wrong("asks for the layout \"" + layout + "\", which is not known here.");
     d.layout = channels->layout;
     d.monoFiles = j.value("mono_files", false);
     d.keepOriginal = j.value("keep_original", false);
     d.language = j.value("language", "");
-    if (!d.language.empty() && (d.language.size() != 3 || std::any_of(d.language.begin(), d.language.end(), [](char c) { return c < 'a' || c > 'z'; })))
+    if (!d.language.empty() && (d.language.size() != 3 || std::any_of(d.language.begin(), d.language.end(),
+                                                                      [](char c) { return c < 'a' || c > 'z'; })))
         throw wrong("has a language that is not three small letters, as \"eng\" (ISO 639-2).");
     d.fileName = j.value("file_name", d.fileName);
     d.on = j.value("on", true);
     if (d.name.empty()) throw wrong("has no name.");
-    if (d.bits != 16 && d.bits != 24 && d.bits != 32) throw wrong("asks for " + std::to_string(d.bits) + " bits: 16, 24 and 32 (float) are known.");
-    if (d.sampleRate != 0 && (d.sampleRate < 8000 || d.sampleRate > 192000)) throw wrong("asks for a sample rate out of range.");
-    if (d.loudness && !(*d.loudness >= -60 && *d.loudness <= 0)) throw wrong("asks for a loudness out of range: -60 to 0 LUFS.");
-    if (!(d.ceiling >= -30 && d.ceiling <= 0) || !(d.tolerance >= 0 && d.tolerance <= 10)) throw wrong("has a ceiling or tolerance out of range.");
+    if (d.bits != 16 && d.bits != 24 && d.bits != 32)
+        throw wrong("asks for " + std::to_string(d.bits) + " bits: 16, 24 and 32 (float) are known.");
+    if (d.sampleRate != 0 && (d.sampleRate < 8000 || d.sampleRate > 192000))
+        throw wrong("asks for a sample rate out of range.");
+    if (d.loudness && !(*d.loudness >= -60 && *d.loudness <= 0))
+        throw wrong("asks for a loudness out of range: -60 to 0 LUFS.");
+    if (!(d.ceiling >= -30 && d.ceiling <= 0) || !(d.tolerance >= 0 && d.tolerance <= 10))
+        throw wrong("has a ceiling or tolerance out of range.");
     if (d.span && !(d.span->second > d.span->first)) throw wrong("has a span that ends before it begins.");
     return d;
 }

@@ -13,24 +13,26 @@ namespace rivlen {
 /// How a deliverable is stored. The last three are the reel's own picture with the new sound.
 enum class Storage { Wav, Flac, Aiff, Vorbis, Opus, Mp3, Aac, Mp4, Mov, Mkv };
 
-/// One file that leaves the house: what it holds and how it is made. Values are those of the file's name, loudness and format.
+/// One file that leaves the house: what it holds and how it is made. Values are those of the file's name, loudness and
+/// format.
 struct Deliverable {
-    std::string name;                ///< unique in the session
-    std::string holds = "mix";       ///< id in deliveryContents()
-    std::string candidate;           ///< "A" to "D": at that strength; "natural", "isolated": of deliveryStrengths(); empty: the reel's own
+    std::string name;           ///< unique in the session
+    std::string holds = "mix";  ///< id in deliveryContents()
+    std::string candidate;  ///< "A" to "D": at that strength; "natural", "isolated": of deliveryStrengths(); empty: the
+                            ///< reel's own
     std::optional<std::pair<double, double>> span;  ///< seconds; nothing: the whole reel
-    std::optional<double> loudness;  ///< LUFS integrated that it is brought to; nothing: as it is
-    double tolerance = 0.5;          ///< LU that the loudness may be off
-    bool dialogueGated = false;      ///< the loudness is that of the stretches where somebody speaks
-    double ceiling = -1;             ///< dBTP that it must not pass; a limiter holds it where gain alone would not
+    std::optional<double> loudness;                 ///< LUFS integrated that it is brought to; nothing: as it is
+    double tolerance = 0.5;                         ///< LU that the loudness may be off
+    bool dialogueGated = false;                     ///< the loudness is that of the stretches where somebody speaks
+    double ceiling = -1;  ///< dBTP that it must not pass; a limiter holds it where gain alone would not
     Storage storage = Storage::Wav;
-    int bits = 24;                   ///< 16 or 24, or 32 for float; lossy storage ignores it
-    int sampleRate = 0;              ///< Hz; 0: the reel's own
+    int bits = 24;       ///< 16 or 24, or 32 for float; lossy storage ignores it
+    int sampleRate = 0;  ///< Hz; 0: the reel's own
     Dither dither = Dither::Triangular;
     ChannelLayout layout = ChannelLayout::Own;
-    bool monoFiles = false;          ///< a mono file for each channel, with its name before the ending
-    bool keepOriginal = false;       ///< with a picture: its own sound stays as a second track
-    std::string language;            ///< with a picture: ISO 639-2, as "eng"; empty: not said
+    bool monoFiles = false;                  ///< a mono file for each channel, with its name before the ending
+    bool keepOriginal = false;               ///< with a picture: its own sound stays as a second track
+    std::string language;                    ///< with a picture: ISO 639-2, as "eng"; empty: not said
     std::string fileName = "{reel}.{name}";  ///< tokens of fileNameTokens(), without ending
     bool on = true;
 
@@ -81,11 +83,12 @@ const std::vector<Deliverable>& usualDeliverables();
 
 /// What a file name can be made of, with an explanation each.
 const std::vector<std::pair<const char*, const char*>>& fileNameTokens();
-/// The name that a pattern makes, with ending; signs that file systems do not take become "-". Throws Error (Usage) for a token that there is not,
-/// or an empty name.
+/// The name that a pattern makes, with ending; signs that file systems do not take become "-". Throws Error (Usage) for
+/// a token that there is not, or an empty name.
 std::string deliveryFileName(const Deliverable& deliverable, const std::string& session, const std::string& reel);
 /// All files of a deliverable: itself, or one for each channel. channels: of the mix, where the layout is its own.
-std::vector<std::string> deliveryFileNames(const Deliverable& deliverable, const std::string& session, const std::string& reel, int channels);
+std::vector<std::string> deliveryFileNames(const Deliverable& deliverable, const std::string& session,
+                                           const std::string& reel, int channels);
 
 nlohmann::json toJson(const Deliverable& deliverable);
 /// Throws nlohmann's exceptions or Error (InputUnreadable) for values out of range.

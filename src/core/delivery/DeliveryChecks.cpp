@@ -47,10 +47,12 @@ private:
     std::vector<int32_t> m_samples;
 };
 
-/// Files of one channel each, as one sound; or the one file, from some frame on. What is read in order goes into the files' fingerprints, so that measuring and comparing are one pass.
+/// Files of one channel each, as one sound; or the one file, from some frame on. What is read in order goes into the
+/// files' fingerprints, so that measuring and comparing are one pass.
 class StoredSound : public SampleSource {
 public:
-    StoredSound(const std::vector<fs::path>& files, int64_t lead, AudioFormat::Bits bits) : m_lead(lead), m_fingerprints(files.size(), Fingerprint(bits)) {
+    StoredSound(const std::vector<fs::path>& files, int64_t lead, AudioFormat::Bits bits)
+        : m_lead(lead), m_fingerprints(files.size(), Fingerprint(bits)) {
         for (const auto& f : files) m_readers.push_back(std::make_unique<MediaReader>(f));
     }
     int channels() const override { return m_readers.size() > 1 ? int(m_readers.size()) : m_readers[0]->channels(); }
@@ -109,7 +111,8 @@ std::vector<float> mono(const AudioBuffer& x) {
 std::vector<float> drawable(const std::vector<float>& all) {
     const size_t group = all.size() / 600 + 1;
     std::vector<float> out;
-    for (size_t i = 0; i < all.size(); i += group) out.push_back(*std::max_element(all.begin() + long(i), all.begin() + long(std::min(all.size(), i + group))));
+    for (size_t i = 0; i < all.size(); i += group)
+        out.push_back(*std::max_element(all.begin() + long(i), all.begin() + long(std::min(all.size(), i + group))));
     return out;
 }
 
@@ -117,13 +120,16 @@ std::vector<float> drawable(const std::vector<float>& all) {
 std::vector<int64_t> lags(SampleSource& wanted, SampleSource& found) {
     std::vector<int64_t> all;
     for (double place : {0.1, 0.5, 0.9})
-        if (const auto lag = lagBetween(wanted, found, int64_t(double(wanted.frames()) * place), wanted.sampleRate() / 16)) all.push_back(*lag);
+        if (const auto lag =
+                lagBetween(wanted, found, int64_t(double(wanted.frames()) * place), wanted.sampleRate() / 16))
+            all.push_back(*lag);
     return all;
 }
 
 class Checks {
 public:
-    Checks(const CheckedDelivery& checked, DeliveryReport& to) : c(checked), d(checked.deliverable), report(to), storage(storageFacts(d.storage)) {}
+    Checks(const CheckedDelivery& checked, DeliveryReport& to)
+        : c(checked), d(checked.deliverable), report(to), storage(storageFacts(d.storage)) {}
 
     void run(const Progress& progress) {
         const int64_t lead = storage.picture ? soundLead(c.picture, c.sampleRate) : 0;
@@ -138,17 +144,24 @@ public:
     }
 
 private:
-    void check(const char* name, bool passed, const std::string& detail) { report.checks.push_back({name, passed, detail}); }
+    void check(const char* name, bool passed, const std::string& detail) {
+        report.checks.push_back({name, passed, detail});
+    }
 
     void length(StoredSound& stored) {
         // Encoders fill up their last block.
         const int64_t tolerance = storage.lossless ? 0 : 2 * 1152;
-        check("length", std::llabs(stored.frames() - c.frames) <= tolerance, formatted("%lld frames, %lld expected", static_cast<long long>(stored.frames()), static_cast<long long>(c.frames)));
-        check("rate and channels", stored.sampleRate() == c.sampleRate && stored.channels() == c.channels, formatted("%d Hz, %d channels", stored.sampleRate(), stored.channels()));
-        const bool ordered = c.stored.size() == 1 && d.layout != ChannelLayout::AmbiX && (c.channels == 6 || c.channels == 8) && storage.lossless;
+        check("length", std::llabs(stored.frames() - c.frames) <= tolerance,
+              formatted("%lld frames, %lld expected", static_cast<long long>(stored.frames()),
+                        static_cast<long long>(c.frames)));
+        check("rate and channels", stored.sampleRate() == c.sampleRate && stored.channels() == c.channels,
+              formatted("%d Hz, %d channels", stored.sampleRate(), stored.channels()));
+        const bool ordered = c.stored.size() == 1 && d.layout != ChannelLayout::AmbiX &&
+                             (c.channels == 6 || c.channels == 8) && storage.lossless;
         if (!ordered) return;
         const std::string layout = stored.reader(0).info().layout;
-        check("channel order", layout.rfind(c.channels == 6 ? "5.1" : "7.1", 0) == 0, "the file calls its channels " + layout);
+        check("channel order", layout.rfind(c.channels == 6 ? "5.1" : "7.1", 0) == 0,
+              "the file calls its channels " + layout);
     }
 
     void sound(StoredSound& stored, const Progress& progress) {
@@ -156,32 +169,46 @@ private:
         // Loudness is that of loudspeakers: AmbiX is measured as what it was made of.
         Measurement found = ambisonic ? c.after : measure(stored, nullptr, MeasurementDetail::Everything, progress);
         const Inspection& i = found.inspection;
-        report.integrated = known(i.integratedLufs), report.range = known(i.rangeLu), report.truePeak = known(i.truePeakDbtp);
-        report.maxMomentary = found.maxMomentary, report.maxShortTerm = found.maxShortTerm, report.dialogue = c.after.dialogue;
+        report.integrated = known(i.integratedLufs), report.range = known(i.rangeLu),
+        report.truePeak = known(i.truePeakDbtp);
+        report.maxMomentary = found.maxMomentary, report.maxShortTerm = found.maxShortTerm,
+        report.dialogue = c.after.dialogue;
         report.curves = std::make_shared<DeliveryCurves>(DeliveryCurves{drawable(found.shortTerm), found.wave});
-        check("not silent", i.peakDbfs > -90 || c.before.inspection.peakDbfs <= -90, formatted("peak %.1f dBFS", i.peakDbfs));
+        check("not silent", i.peakDbfs > -90 || c.before.inspection.peakDbfs <= -90,
+              formatted("peak %.1f dBFS", i.peakDbfs));
         const double peak = c.after.inspection.peakDbfs;
-        check("no clipping", !whole || peak <= 0.0001, formatted("peak %.2f dBFS%s", peak, whole && peak > 0 ? ": over full scale; give it a loudness with a ceiling, or 32-bit float" : ""));
-        check("no DC", found.dcDbfs < -50, found.dcDbfs > -140 ? formatted("%.0f dBFS", found.dcDbfs) : std::string("none"));
-        check("phase", found.correlation > -0.5, formatted("correlation %+.2f%s", found.correlation, found.correlation <= -0.5 ? ": the sides cancel in mono" : ""));
+        check("no clipping", !whole || peak <= 0.0001,
+              formatted("peak %.2f dBFS%s", peak,
+                        whole && peak > 0 ? ": over full scale; give it a loudness with a ceiling, or 32-bit float"
+                                          : ""));
+        check("no DC",
+              found.dcDbfs<-50, found.dcDbfs> - 140 ? formatted("%.0f dBFS", found.dcDbfs) : std::string("none"));
+        check("phase", found.correlation > -0.5,
+              formatted("correlation %+.2f%s", found.correlation,
+                        found.correlation <= -0.5 ? ": the sides cancel in mono" : ""));
     }
 
     void loudness() {
         if (!d.loudness || !report.integrated) return;
         const bool gated = d.dialogueGated && c.after.dialogue;
         const double now = gated ? *c.after.dialogue : *report.integrated;
-        std::string detail = formatted("%.1f LUFS%s, %.1f within %.1f wanted", now, gated ? " where somebody speaks" : "", *d.loudness, d.tolerance);
+        std::string detail = formatted("%.1f LUFS%s, %.1f within %.1f wanted", now,
+                                       gated ? " where somebody speaks" : "", *d.loudness, d.tolerance);
         if (gated) detail += formatted("; %.1f s of speech", c.after.dialogueSeconds);
         else if (d.dialogueGated) detail += "; hardly anybody speaks, so the whole counts";
         check("loudness", std::fabs(now - *d.loudness) <= d.tolerance + (storage.lossless ? 0 : 0.2), detail);
-        check("true peak", !report.truePeak || *report.truePeak <= d.ceiling + (storage.lossless ? 0.05 : 0.5), formatted("%.1f dBTP, at most %.1f wanted", report.truePeak.value_or(-200), d.ceiling));
+        check("true peak", !report.truePeak || *report.truePeak <= d.ceiling + (storage.lossless ? 0.05 : 0.5),
+              formatted("%.1f dBTP, at most %.1f wanted", report.truePeak.value_or(-200), d.ceiling));
     }
 
     void again(StoredSound& stored, const Progress& progress) {
         if (storage.lossless) {
             const bool same = stored.same(c.fingerprints, progress);
-            check("read again", same, same ? "every sample as it was stored, in its place" : "samples differ from what was stored: the disk may be failing; choose another one");
-            if (d.storage == Storage::Wav && c.timecode && *c.timecode * c.sampleRate >= 1) timecode(stored);  // a time reference of 0 says nothing
+            check("read again", same,
+                  same ? "every sample as it was stored, in its place"
+                       : "samples differ from what was stored: the disk may be failing; choose another one");
+            if (d.storage == Storage::Wav && c.timecode && *c.timecode * c.sampleRate >= 1)
+                timecode(stored);  // a time reference of 0 says nothing
             return;
         }
         MediaReader wanted(c.sound);
@@ -189,23 +216,31 @@ private:
         int64_t worst = 0;
         for (int64_t lag : late) worst = std::llabs(lag) > std::llabs(worst) ? lag : worst;
         const double ms = 1000.0 * double(worst) / c.sampleRate;
-        check("sync", std::fabs(ms) < 1, late.empty() ? std::string("nothing loud enough to tell") : formatted("%+.2f ms at beginning, middle and end", ms));
+        check("sync", std::fabs(ms) < 1,
+              late.empty() ? std::string("nothing loud enough to tell")
+                           : formatted("%+.2f ms at beginning, middle and end", ms));
     }
 
     void timecode(StoredSound& stored) {
         const auto says = stored.reader(0).info().timecodeSeconds;
         const bool right = says && std::fabs(*says - *c.timecode) * c.sampleRate < 1;
-        check("timecode", right, says ? formatted("begins at %.3f s after midnight, %.3f expected", *says, *c.timecode) : "the file does not say when it begins");
+        check("timecode", right,
+              says ? formatted("begins at %.3f s after midnight, %.3f expected", *says, *c.timecode)
+                   : "the file does not say when it begins");
     }
 
     void picture(StoredSound& stored, const Progress& progress) {
-        const PictureSum from = pictureSum(c.picture, Progress(progress, 0, 0.5)), to = pictureSum(c.stored[0], Progress(progress, 0.5, 1));
+        const PictureSum from = pictureSum(c.picture, Progress(progress, 0, 0.5)),
+                         to = pictureSum(c.stored[0], Progress(progress, 0.5, 1));
         report.picture = to.md5;
-        check("picture", from == to, from == to ? formatted("%lld packets, MD5 ", static_cast<long long>(to.packets)) + to.md5 : "its packets are not those of the recording: choose a container of the same family");
+        check("picture", from == to,
+              from == to ? formatted("%lld packets, MD5 ", static_cast<long long>(to.packets)) + to.md5
+                         : "its packets are not those of the recording: choose a container of the same family");
         // Both streams' clocks, as a player reads them.
         const MediaInfo was = MediaReader(c.picture).info(), is = stored.reader(0).info();
         const double wanted = std::min(0.0, was.startOffset), ms = 1000 * (is.startOffset - wanted);
-        check("start", std::fabs(ms) < 1, formatted("the sound begins %+.2f ms off where it belongs to the picture", ms));
+        check("start", std::fabs(ms) < 1,
+              formatted("the sound begins %+.2f ms off where it belongs to the picture", ms));
     }
 
     const CheckedDelivery& c;
@@ -232,12 +267,16 @@ std::optional<int64_t> lagBetween(SampleSource& a, SampleSource& b, int64_t plac
         const double likeness = double(dot) / std::sqrt(energy * std::max(window, 1e-12));
         if (likeness > best) best = likeness, lag = shift - maximum;
         if (shift == maximum) inPlace = likeness;
-        if (shift < 2 * maximum) window += double(y[size_t(shift + count)]) * y[size_t(shift + count)] - double(y[size_t(shift)]) * y[size_t(shift)];
+        if (shift < 2 * maximum)
+            window += double(y[size_t(shift + count)]) * y[size_t(shift + count)] -
+                      double(y[size_t(shift)]) * y[size_t(shift)];
     }
     if (inPlace > best - 0.005) lag = 0;  // what repeats itself fits as well a period later
     return best > 0.5 ? std::optional(lag) : std::nullopt;
 }
 
-void checkDelivery(const CheckedDelivery& checked, DeliveryReport& report, const Progress& progress) { Checks(checked, report).run(progress); }
+void checkDelivery(const CheckedDelivery& checked, DeliveryReport& report, const Progress& progress) {
+    Checks(checked, report).run(progress);
+}
 
 }  // namespace rivlen

@@ -18,14 +18,17 @@ struct CheckedDelivery {
     int sampleRate, channels;
     const Measurement& before;  ///< before gain and limiter
     const Measurement& after;
-    std::optional<double> timecode;  ///< seconds of the first frame on the timecode's clock, where the recording has one
+    std::optional<double>
+        timecode;  ///< seconds of the first frame on the timecode's clock, where the recording has one
 };
 
-/// Reads the files themselves and fills the report: length, rate and channels, silence, clipping, DC, phase, loudness, true peak; lossless ones are compared sample by sample with
-/// what was stored, lossy ones by their time; a picture's packets with those that it came from. Throws Error (InputUnreadable, Cancelled).
+/// Reads the files themselves and fills the report: length, rate and channels, silence, clipping, DC, phase, loudness,
+/// true peak; lossless ones are compared sample by sample with what was stored, lossy ones by their time; a picture's
+/// packets with those that it came from. Throws Error (InputUnreadable, Cancelled).
 void checkDelivery(const CheckedDelivery& checked, DeliveryReport& report, const Progress& progress);
 
-/// Frames by which b is late against a around a place, by cross-correlation of up to maximum frames to both sides; nothing where there is too little sound or likeness.
+/// Frames by which b is late against a around a place, by cross-correlation of up to maximum frames to both sides;
+/// nothing where there is too little sound or likeness.
 std::optional<int64_t> lagBetween(SampleSource& a, SampleSource& b, int64_t place, int64_t maximum);
 
 }  // namespace rivlen

@@ -3,9 +3,12 @@
 
 namespace rivlen {
 
-/// Writes what was delivered beside it: PREFIX.json, PREFIX.csv, PREFIX.html and PREFIX.pdf (pages for the client: what each file is, its figures, its loudness over time and its checks), PREFIX.sha256 and
-/// PREFIX.md5 (as sha256sum -c and md5sum -c read them). Each appears completely or not at all; older ones of the same name are replaced. Throws Error (OutputUnwritable).
-void writeDeliveryReport(const std::vector<DeliveryReport>& reports, const std::string& session, const std::filesystem::path& folder, const std::string& prefix = "delivery");
+/// Writes what was delivered beside it: PREFIX.json, PREFIX.csv, PREFIX.html and PREFIX.pdf (pages for the client: what
+/// each file is, its figures, its loudness over time and its checks), PREFIX.sha256 and PREFIX.md5 (as sha256sum -c and
+/// md5sum -c read them). Each appears completely or not at all; older ones of the same name are replaced. Throws Error
+/// (OutputUnwritable).
+void writeDeliveryReport(const std::vector<DeliveryReport>& reports, const std::string& session,
+                         const std::filesystem::path& folder, const std::string& prefix = "delivery");
 
 /// The page as HTML, whole in itself.
 std::string deliveryPage(const std::vector<DeliveryReport>& reports, const std::string& session);

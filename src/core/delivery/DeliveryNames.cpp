@@ -8,8 +8,12 @@ namespace rivlen {
 
 const std::vector<std::pair<const char*, const char*>>& fileNameTokens() {
     static const std::vector<std::pair<const char*, const char*>> tokens = {
-        {"session", "the session's name"}, {"reel", "the reel's name"}, {"name", "the deliverable's name"}, {"holds", "what it holds"},
-        {"loudness", "the loudness it is brought to, or \"as is\""}, {"date", "today, as 2026-11-25"},
+        {"session", "the session's name"},
+        {"reel", "the reel's name"},
+        {"name", "the deliverable's name"},
+        {"holds", "what it holds"},
+        {"loudness", "the loudness it is brought to, or \"as is\""},
+        {"date", "today, as 2026-11-25"},
     };
     return tokens;
 }
@@ -23,7 +27,8 @@ std::string deliveryFileName(const Deliverable& d, const std::string& session, c
         }
         const size_t end = d.fileName.find('}', i);
         const std::string token = d.fileName.substr(i + 1, end == std::string::npos ? std::string::npos : end - i - 1);
-        if (end == std::string::npos) throw Error(Error::Kind::Usage, "The name \"" + d.fileName + "\" opens a brace that it does not close.");
+        if (end == std::string::npos)
+            throw Error(Error::Kind::Usage, "The name \"" + d.fileName + "\" opens a brace that it does not close.");
         i = end;
         if (token == "session") out += session;
         else if (token == "reel") out += reel;
@@ -39,24 +44,29 @@ std::string deliveryFileName(const Deliverable& d, const std::string& session, c
             std::strftime(text, sizeof text, "%Y-%m-%d", std::localtime(&now));
             out += text;
         } else {
-            throw Error(Error::Kind::Usage, "The name \"" + d.fileName + "\" uses {" + token + "}, which does not stand for anything.");
+            throw Error(Error::Kind::Usage,
+                        "The name \"" + d.fileName + "\" uses {" + token + "}, which does not stand for anything.");
         }
     }
     for (char& c : out)
         if (std::string("/\\:*?\"<>|").find(c) != std::string::npos || static_cast<unsigned char>(c) < 32) c = '-';
     while (!out.empty() && (out.front() == '.' || out.front() == ' ')) out.erase(out.begin());
     while (!out.empty() && (out.back() == '.' || out.back() == ' ')) out.pop_back();
-    if (out.empty()) throw Error(Error::Kind::Usage, "The name pattern of \"" + d.name + "\" makes an empty name: give it some text or a token.");
+    if (out.empty())
+        throw Error(Error::Kind::Usage,
+                    "The name pattern of \"" + d.name + "\" makes an empty name: give it some text or a token.");
     return out + "." + storageFacts(d.storage).ending;
 }
 
-std::vector<std::string> deliveryFileNames(const Deliverable& d, const std::string& session, const std::string& reel, int own) {
+std::vector<std::string> deliveryFileNames(const Deliverable& d, const std::string& session, const std::string& reel,
+                                           int own) {
     const std::string whole = deliveryFileName(d, session, reel);
     const int channels = channelsOf(d.layout, own);
     if (!d.monoFiles || channels < 2 || storageFacts(d.storage).picture) return {whole};
     const size_t dot = whole.rfind('.');
     std::vector<std::string> all;
-    for (const auto& channel : channelNames(d.layout, channels)) all.push_back(whole.substr(0, dot) + "." + channel + whole.substr(dot));
+    for (const auto& channel : channelNames(d.layout, channels))
+        all.push_back(whole.substr(0, dot) + "." + channel + whole.substr(dot));
     return all;
 }
 

@@ -7,8 +7,8 @@
 #include <mutex>
 
 #include "core/base/Resources.h"
-#include "core/media/Timecode.h"
 #include "core/delivery/DeliveryFiles.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 
@@ -23,7 +23,8 @@ public:
     explicit Paper(std::string& bytes) {
         static std::once_flag once;
         std::call_once(once, [] {
-            if (const auto fonts = resourceFolder("fonts"); !fonts.empty()) FcConfigAppFontAddDir(nullptr, reinterpret_cast<const FcChar8*>(fonts.c_str()));
+            if (const auto fonts = resourceFolder("fonts"); !fonts.empty())
+                FcConfigAppFontAddDir(nullptr, reinterpret_cast<const FcChar8*>(fonts.c_str()));
         });
         const auto append = [](void* to, const unsigned char* data, unsigned count) {
             static_cast<std::string*>(to)->append(reinterpret_cast<const char*>(data), count);
@@ -37,7 +38,9 @@ public:
         cairo_surface_finish(m_surface);
         cairo_surface_destroy(m_surface);
     }
-    void title(const std::string& text) { cairo_pdf_surface_set_metadata(m_surface, CAIRO_PDF_METADATA_TITLE, text.c_str()); }
+    void title(const std::string& text) {
+        cairo_pdf_surface_set_metadata(m_surface, CAIRO_PDF_METADATA_TITLE, text.c_str());
+    }
     void need(double height) {
         if (m_y + height <= kHeight - kMargin) return;
         cairo_show_page(m_cairo);
@@ -45,8 +48,10 @@ public:
     }
     void gap(double height) { m_y += height; }
     /// Lines of text from x on, wrapped at the right margin; their height.
-    double write(const std::string& text, const char* font, const double* colour, double x = kMargin, double width = 0, bool advance = true) {
-        const std::unique_ptr<PangoLayout, void (*)(gpointer)> layout(pango_cairo_create_layout(m_cairo), g_object_unref);
+    double write(const std::string& text, const char* font, const double* colour, double x = kMargin, double width = 0,
+                 bool advance = true) {
+        const std::unique_ptr<PangoLayout, void (*)(gpointer)> layout(pango_cairo_create_layout(m_cairo),
+                                                                      g_object_unref);
         PangoFontDescription* description = pango_font_description_from_string(font);
         pango_layout_set_font_description(layout.get(), description);
         pango_font_description_free(description);
@@ -82,7 +87,9 @@ void plot(Paper& paper, const DeliveryReport& r) {
     cairo_fill(c);
     cairo_set_source_rgb(c, 0.82, 0.78, 0.7);
     for (size_t i = 0; i < r.curves->wave.size(); ++i) {
-        const double step = w / double(r.curves->wave.size()), high = h / 2 * (1 - std::min(1.0, double(r.curves->wave[i].second))), low = h / 2 * (1 - std::max(-1.0, double(r.curves->wave[i].first)));
+        const double step = w / double(r.curves->wave.size()),
+                     high = h / 2 * (1 - std::min(1.0, double(r.curves->wave[i].second))),
+                     low = h / 2 * (1 - std::max(-1.0, double(r.curves->wave[i].first)));
         cairo_rectangle(c, kMargin + step * double(i), top + high, step, std::max(0.3, low - high));
     }
     cairo_fill(c);
@@ -96,7 +103,9 @@ void plot(Paper& paper, const DeliveryReport& r) {
     }
     cairo_set_source_rgb(c, kInk[0], kInk[1], kInk[2]);
     cairo_set_line_width(c, 0.9);
-    for (size_t i = 0; i < r.curves->shortTerm.size(); ++i) cairo_line_to(c, kMargin + w * double(i + 1) / double(r.curves->shortTerm.size()), y(double(r.curves->shortTerm[i])));
+    for (size_t i = 0; i < r.curves->shortTerm.size(); ++i)
+        cairo_line_to(c, kMargin + w * double(i + 1) / double(r.curves->shortTerm.size()),
+                      y(double(r.curves->shortTerm[i])));
     cairo_stroke(c);
     if (r.integrated) {
         cairo_set_source_rgb(c, kBad[0], kBad[1], kBad[2]);
@@ -121,22 +130,34 @@ std::string deliveryPdf(const std::vector<DeliveryReport>& reports, const std::s
         for (const auto& r : reports) {
             paper.gap(16);
             paper.need(170);
-            paper.write((r.heldBack ? "Held back: " : "") + r.path.filename().string(), "Inter Semi-Bold 12", r.heldBack ? kBad : kInk);
+            paper.write((r.heldBack ? "Held back: " : "") + r.path.filename().string(), "Inter Semi-Bold 12",
+                        r.heldBack ? kBad : kInk);
             paper.write(r.reel + ", " + r.name + ": " + r.format + ", " + formatTime(r.duration), "Inter 9", kQuiet);
             paper.gap(5);
             const DeliveryFigures f(r);
-            const std::pair<const char*, const std::string*> facts[] = {{"Loudness", &f.loudness}, {"Range", &f.range}, {"True peak", &f.truePeak}, {"Gain", &f.gain}, {"Noise floor", &f.noise}};
+            const std::pair<const char*, const std::string*> facts[] = {{"Loudness", &f.loudness},
+                                                                        {"Range", &f.range},
+                                                                        {"True peak", &f.truePeak},
+                                                                        {"Gain", &f.gain},
+                                                                        {"Noise floor", &f.noise}};
             const double places[] = {0, 170, 225, 295, 385};
-            for (size_t i = 0; i < 5; ++i) paper.write(facts[i].first, "Inter 7.5", kQuiet, kMargin + places[i], 160, false);
+            for (size_t i = 0; i < 5; ++i)
+                paper.write(facts[i].first, "Inter 7.5", kQuiet, kMargin + places[i], 160, false);
             paper.gap(10);
-            for (size_t i = 0; i < 5; ++i) paper.write(*facts[i].second, "Inter 9", kInk, kMargin + places[i], 160, false);
+            for (size_t i = 0; i < 5; ++i)
+                paper.write(*facts[i].second, "Inter 9", kInk, kMargin + places[i], 160, false);
             paper.gap(17);
             plot(paper, r);
-            for (const auto& check : r.checks) paper.write((check.passed ? "✓ " : "✗ ") + check.name + ": " + check.detail, "Inter 8.5", check.passed ? kInk : kBad);
+            for (const auto& check : r.checks)
+                paper.write((check.passed ? "✓ " : "✗ ") + check.name + ": " + check.detail, "Inter 8.5",
+                            check.passed ? kInk : kBad);
             for (const auto& sum : r.sha256) paper.write("SHA-256 " + sum, "Inter 6.5", kQuiet);
         }
         paper.gap(16);
-        paper.write(std::string(kHowMeasured) + " In each picture: waveform, short-term loudness from -50 to 0 LUFS (dark), integrated loudness (red).", "Inter 8", kQuiet);
+        paper.write(
+            std::string(kHowMeasured) +
+                " In each picture: waveform, short-term loudness from -50 to 0 LUFS (dark), integrated loudness (red).",
+            "Inter 8", kQuiet);
     }
     return bytes;
 }

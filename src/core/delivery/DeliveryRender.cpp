@@ -4,8 +4,8 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
-#include "core/base/Text.h"
 #include "core/audio/Resampler.h"
+#include "core/base/Text.h"
 #include "core/delivery/DeliveryChecks.h"
 #include "core/delivery/MeasuringThread.h"
 #include "core/media/FinalName.h"
@@ -22,7 +22,9 @@ const AudioFormat kFloat{AudioFormat::Container::Wav, AudioFormat::Bits::Float32
 
 AudioFormat formatOf(const Deliverable& d) {
     AudioFormat f;
-    f.bits = d.bits == 16 ? AudioFormat::Bits::Int16 : d.bits == 24 ? AudioFormat::Bits::Int24 : AudioFormat::Bits::Float32;
+    f.bits = d.bits == 16   ? AudioFormat::Bits::Int16
+             : d.bits == 24 ? AudioFormat::Bits::Int24
+                            : AudioFormat::Bits::Float32;
     f.dither = d.dither;
     f.layout = d.layout;
     switch (d.storage) {
@@ -35,7 +37,8 @@ AudioFormat formatOf(const Deliverable& d) {
     }
     const bool integers = d.storage == Storage::Flac || d.storage == Storage::Mov || d.storage == Storage::Mkv;
     if (integers && f.bits == AudioFormat::Bits::Float32) f.bits = AudioFormat::Bits::Int24;
-    if (d.storage == Storage::Aac || d.storage == Storage::Mp4) f.bits = AudioFormat::Bits::Float32;  // of the file that is encoded
+    if (d.storage == Storage::Aac || d.storage == Storage::Mp4)
+        f.bits = AudioFormat::Bits::Float32;  // of the file that is encoded
     return f;
 }
 
@@ -65,7 +68,8 @@ class Listener {
 public:
     Listener(int channels, int sampleRate, int64_t frames, const fs::path& speech) {
         if (!speech.empty()) m_speech.emplace(speech);
-        m_measuring.emplace(channels, sampleRate, frames, m_speech ? m_speech->channels() : 0, MeasurementDetail::Overview);
+        m_measuring.emplace(channels, sampleRate, frames, m_speech ? m_speech->channels() : 0,
+                            MeasurementDetail::Overview);
     }
     void hear(const AudioBuffer& block) {
         m_measuring->add(block, m_speech ? m_speech->read(m_at, block.frames()) : AudioBuffer());
@@ -84,7 +88,8 @@ void raise(AudioBuffer& block, float gain) {
 }
 
 /// Gain and a limiter from one file into another; dB that were limited at most.
-double limited(const fs::path& from, const fs::path& to, double gainDb, double ceiling, Listener& listener, const Progress& progress) {
+double limited(const fs::path& from, const fs::path& to, double gainDb, double ceiling, Listener& listener,
+               const Progress& progress) {
     MediaReader facts(from);
     const int channels = facts.channels();
     AudioWriter writer(to, facts.sampleRate(), channels, kFloat, true);
@@ -112,30 +117,55 @@ double limited(const fs::path& from, const fs::path& to, double gainDb, double c
 
 std::string sentence(const Deliverable& d, const AudioFormat& format, int rate, int channels) {
     const StorageFacts& storage = storageFacts(d.storage);
-    const char* bits = !storage.lossless ? "" : format.bits == AudioFormat::Bits::Float32 ? "32-bit float, " : format.bits == AudioFormat::Bits::Int24 ? "24 bit, " : "16 bit, ";
-    const std::string what = d.layout == ChannelLayout::Own ? formatted("%d channel%s", channels, channels == 1 ? "" : "s") : std::string(layoutFacts(d.layout).name);
-    return formatted("%s, %s%d Hz, ", storage.name, bits, rate) + what + (d.monoFiles && channels > 1 ? " in mono files" : "");
+    const char* bits = !storage.lossless                           ? ""
+                       : format.bits == AudioFormat::Bits::Float32 ? "32-bit float, "
+                       : format.bits == AudioFormat::Bits::Int24   ? "24 bit, "
+                                                                   : "16 bit, ";
+    const std::string what = d.layout == ChannelLayout::Own
+                                 ? formatted("%d channel%s", channels, channels == 1 ? "" : "s")
+                                 : std::string(layoutFacts(d.layout).name);
+    return formatted("%s, %s%d Hz, ", storage.name, bits, rate) + what +
+           (d.monoFiles && channels > 1 ? " in mono files" : "");
 }
 
 /// One delivery on its way: the steps share what they find.
 class Making {
 public:
     Making(const Deliverable& deliverable, const DeliverySource& from, const fs::path& to, bool overwrite)
-        : d(deliverable), source(from), folder(to), content(deliveryContent(d.holds)), format(formatOf(d)), own(source.materials->reel().sampleRate), rate(rateFor(d, own)), channels(channelsOf(d.layout, source.channels)) {
+        : d(deliverable),
+          source(from),
+          folder(to),
+          content(deliveryContent(d.holds)),
+          format(formatOf(d)),
+          own(source.materials->reel().sampleRate),
+          rate(rateFor(d, own)),
+          channels(channelsOf(d.layout, source.channels)) {
         report.name = d.name;
         report.reel = source.reel;
-        for (const auto& name : deliveryFileNames(d, source.session, source.reel, source.channels)) report.files.push_back(folder / name);
+        for (const auto& name : deliveryFileNames(d, source.session, source.reel, source.channels))
+            report.files.push_back(folder / name);
         report.path = report.files[0];
         for (const auto& file : report.files)
-            if (!overwrite && fs::exists(file)) throw Error(Error::Kind::OutputUnwritable, "\"" + file.string() + "\" is already there: choose another folder or name, or allow overwriting.");
+            if (!overwrite && fs::exists(file))
+                throw Error(Error::Kind::OutputUnwritable,
+                            "\"" + file.string() +
+                                "\" is already there: choose another folder or name, or allow overwriting.");
         if (storageFacts(d.storage).picture) {
-            if (source.picture.empty()) throw Error(Error::Kind::Usage, "\"" + d.name + "\" asks for the picture of " + source.reel + ", which has none: choose a sound format for it, or take it out for this reel.");
-            if (d.span) throw Error(Error::Kind::Usage, "\"" + d.name + "\" is a picture, which is delivered whole: take its span away.");
+            if (source.picture.empty())
+                throw Error(Error::Kind::Usage,
+                            "\"" + d.name + "\" asks for the picture of " + source.reel +
+                                ", which has none: choose a sound format for it, or take it out for this reel.");
+            if (d.span)
+                throw Error(Error::Kind::Usage,
+                            "\"" + d.name + "\" is a picture, which is delivered whole: take its span away.");
         }
-        const int64_t end = std::max(source.materials->reel().frames, int64_t(std::llround(source.rebuild->end() * own)));
+        const int64_t end =
+            std::max(source.materials->reel().frames, int64_t(std::llround(source.rebuild->end() * own)));
         made.first = d.span ? std::clamp<int64_t>(std::llround(d.span->first * own), 0, end) : 0;
         count = (d.span ? std::clamp<int64_t>(std::llround(d.span->second * own), made.first, end) : end) - made.first;
-        if (count <= 0) throw Error(Error::Kind::Usage, "The span of \"" + d.name + "\" lies behind the end of " + source.reel + ": give it another one.");
+        if (count <= 0)
+            throw Error(Error::Kind::Usage, "The span of \"" + d.name + "\" lies behind the end of " + source.reel +
+                                                ": give it another one.");
         made.frames = std::llround(double(count) * rate / own);
         made.sampleRate = rate;
         report.format = sentence(d, format, rate, channels);
@@ -175,11 +205,14 @@ private:
         if (d.dialogueGated) {
             RenderGraph::Options dialogue = options;
             dialogue.lanes = lanesOf(*source.rebuild, deliveryContent("dialogue"));
-            renderDelivery(source, dialogue, made.first, count, rate, measuredLayout(), made.frames, speech = *made.work / "speech.wav", {}, Progress(progress, 0, 0.4));
+            renderDelivery(source, dialogue, made.first, count, rate, measuredLayout(), made.frames,
+                           speech = *made.work / "speech.wav", {}, Progress(progress, 0, 0.4));
         }
         Listener listener(channelsOf(measuredLayout(), source.channels), rate, made.frames, speech);
-        renderDelivery(source, options, made.first, count, rate, measuredLayout(), made.frames, sound = *made.work / "rendered.wav", [&](const AudioBuffer& b) { listener.hear(b); },
-                       Progress(progress, d.dialogueGated ? 0.4 : 0, 1));
+        renderDelivery(
+            source, options, made.first, count, rate, measuredLayout(), made.frames,
+            sound = *made.work / "rendered.wav", [&](const AudioBuffer& b) { listener.hear(b); },
+            Progress(progress, d.dialogueGated ? 0.4 : 0, 1));
         before = after = listener.finish();
     }
 
@@ -202,7 +235,8 @@ private:
         limits = true;
         for (int round = 0; round < 3; ++round) {  // what the limiter takes from the loudness is given back
             Listener listener(channelsOf(measuredLayout(), source.channels), rate, made.frames, speech);
-            report.limited = limited(from, sound, report.gain, d.ceiling, listener, Progress(progress, round / 3.0, (round + 1) / 3.0));
+            report.limited = limited(from, sound, report.gain, d.ceiling, listener,
+                                     Progress(progress, round / 3.0, (round + 1) / 3.0));
             after = listener.finish();
             const double off = *d.loudness - after.loudness(d.dialogueGated).value_or(*d.loudness);
             if (std::fabs(off) < 0.05 || round == 2) break;  // the gain that is reported is the one that was used
@@ -211,7 +245,9 @@ private:
     }
 
     /// Of the span's first frame.
-    std::optional<double> timecode() const { return source.timecode ? std::optional(*source.timecode + double(made.first) / own) : std::nullopt; }
+    std::optional<double> timecode() const {
+        return source.timecode ? std::optional(*source.timecode + double(made.first) / own) : std::nullopt;
+    }
 
     AudioNotes notes() const {
         AudioNotes n;
@@ -219,7 +255,8 @@ private:
         n.project = source.session, n.scene = source.reel;
         if (timecode()) n.timeReference = std::llround(*timecode() * rate);
         const auto known = [](double v) { return std::isfinite(v) && v > -190 ? std::optional(v) : std::nullopt; };
-        n.integrated = known(after.inspection.integratedLufs), n.range = known(after.inspection.rangeLu), n.truePeak = known(after.inspection.truePeakDbtp);
+        n.integrated = known(after.inspection.integratedLufs), n.range = known(after.inspection.rangeLu),
+        n.truePeak = known(after.inspection.truePeakDbtp);
         n.maxMomentary = after.maxMomentary, n.maxShortTerm = after.maxShortTerm;
         n.frames = made.frames;
         const auto names = channelNames(d.layout, channels);
@@ -241,7 +278,8 @@ private:
             AudioNotes own = all;
             if (apart) own.tracks = {all.tracks[i]};
             toStore.push_back(muxed ? *made.work / "sound.wav" : made.stored[i]);
-            writers.push_back(std::make_unique<AudioWriter>(toStore.back(), rate, apart ? 1 : channels, format, false, &own));
+            writers.push_back(
+                std::make_unique<AudioWriter>(toStore.back(), rate, apart ? 1 : channels, format, false, &own));
         }
         eachBlock(sound, Progress(progress, 0, muxed ? 0.3 : 1), [&](AudioBuffer& block, bool) {
             raise(block, gain);
@@ -261,12 +299,18 @@ private:
             w->commitForNow();  // giveNames waits for the disk
         }
         if (!muxed) return;
-        const NewSound encoded{toStore[0], format.bits == AudioFormat::Bits::Float32 ? NewSound::Codec::Aac : format.bits == AudioFormat::Bits::Int16 ? NewSound::Codec::Pcm16 : NewSound::Codec::Pcm24, all.description, d.language};
-        muxSound(d.storage == Storage::Aac ? fs::path() : source.picture, encoded, d.keepOriginal, made.stored[0], Progress(progress, 0.3, 1));
+        const NewSound encoded{toStore[0],
+                               format.bits == AudioFormat::Bits::Float32 ? NewSound::Codec::Aac
+                               : format.bits == AudioFormat::Bits::Int16 ? NewSound::Codec::Pcm16
+                                                                         : NewSound::Codec::Pcm24,
+                               all.description, d.language};
+        muxSound(d.storage == Storage::Aac ? fs::path() : source.picture, encoded, d.keepOriginal, made.stored[0],
+                 Progress(progress, 0.3, 1));
     }
 
     void check(const Progress& progress) {
-        CheckedDelivery c{d, format, made.stored, fingerprints, sound, source.picture, made.frames, rate, channels, before, after, timecode()};
+        CheckedDelivery c{d,           format, made.stored, fingerprints, sound, source.picture,
+                          made.frames, rate,   channels,    before,       after, timecode()};
         checkDelivery(c, report, progress);
     }
 
@@ -292,11 +336,13 @@ private:
 std::set<std::string> lanesOf(const Rebuild& rebuild, const DeliveryContent& content) {
     std::set<std::string> ids;
     for (const auto& lane : rebuild.lanes)
-        if (std::find(content.stems.begin(), content.stems.end(), lane->stem) != content.stems.end()) ids.insert(lane->id);
+        if (std::find(content.stems.begin(), content.stems.end(), lane->stem) != content.stems.end())
+            ids.insert(lane->id);
     return ids;
 }
 
-void renderDelivery(const DeliverySource& source, RenderGraph::Options options, int64_t first, int64_t count, int rate, ChannelLayout layout, int64_t frames, const fs::path& file,
+void renderDelivery(const DeliverySource& source, RenderGraph::Options options, int64_t first, int64_t count, int rate,
+                    ChannelLayout layout, int64_t frames, const fs::path& file,
                     const std::function<void(const AudioBuffer&)>& heard, const Progress& progress) {
     const int own = source.materials->reel().sampleRate, channels = channelsOf(layout, source.channels);
     AudioWriter writer(file, rate, channels, kFloat);
@@ -311,13 +357,16 @@ void renderDelivery(const DeliverySource& source, RenderGraph::Options options, 
         if (some > 0) write(toLayout(some == audio.frames() ? audio : audio.slice(0, some), layout));
         written += std::max<int64_t>(0, some);
     };
-    renderMix(source.rebuild, source.materials, std::move(options), first, count, [&](const AudioBuffer& b) { put(rate == own ? b : resampler.process(b)); }, progress);
+    renderMix(
+        source.rebuild, source.materials, std::move(options), first, count,
+        [&](const AudioBuffer& b) { put(rate == own ? b : resampler.process(b)); }, progress);
     if (rate != own) put(resampler.finish());
     if (written < frames) write(AudioBuffer(channels, frames - written));
     writer.commitForNow();
 }
 
-MadeDelivery makeDelivery(const Deliverable& d, const DeliverySource& source, const fs::path& folder, bool overwrite, const Progress& progress) {
+MadeDelivery makeDelivery(const Deliverable& d, const DeliverySource& source, const fs::path& folder, bool overwrite,
+                          const Progress& progress) {
     return Making(d, source, folder, overwrite).make(progress);
 }
 
@@ -329,11 +378,13 @@ void giveNames(MadeDelivery& made, bool overwrite) {
         if (!problem) continue;
         std::error_code ignored;
         for (size_t k = 0; k < i && !overwrite; ++k) fs::remove(report.files[k], ignored);  // all of them or none
-        throw Error(Error::Kind::OutputUnwritable, "\"" + report.files[i].string() + "\" cannot get its name: " + problem.message() + ".");
+        throw Error(Error::Kind::OutputUnwritable,
+                    "\"" + report.files[i].string() + "\" cannot get its name: " + problem.message() + ".");
     }
 }
 
-DeliveryReport deliver(const Deliverable& d, const DeliverySource& source, const fs::path& folder, bool overwrite, const Progress& progress) {
+DeliveryReport deliver(const Deliverable& d, const DeliverySource& source, const fs::path& folder, bool overwrite,
+                       const Progress& progress) {
     MadeDelivery made = makeDelivery(d, source, folder, overwrite, progress);
     giveNames(made, overwrite);
     return made.report;

@@ -9,10 +9,14 @@ namespace {
 
 using Figure = std::optional<double> DeliveryReport::*;
 constexpr std::pair<const char*, Figure> kFigures[] = {
-    {"integrated_lufs", &DeliveryReport::integrated},      {"range_lu", &DeliveryReport::range},
-    {"true_peak_dbtp", &DeliveryReport::truePeak},         {"max_momentary_lufs", &DeliveryReport::maxMomentary},
-    {"max_short_term_lufs", &DeliveryReport::maxShortTerm}, {"dialogue_lufs", &DeliveryReport::dialogue},
-    {"noise_floor_before_dbfs", &DeliveryReport::noiseBefore}, {"noise_floor_after_dbfs", &DeliveryReport::noiseAfter},
+    {"integrated_lufs", &DeliveryReport::integrated},
+    {"range_lu", &DeliveryReport::range},
+    {"true_peak_dbtp", &DeliveryReport::truePeak},
+    {"max_momentary_lufs", &DeliveryReport::maxMomentary},
+    {"max_short_term_lufs", &DeliveryReport::maxShortTerm},
+    {"dialogue_lufs", &DeliveryReport::dialogue},
+    {"noise_floor_before_dbfs", &DeliveryReport::noiseBefore},
+    {"noise_floor_after_dbfs", &DeliveryReport::noiseAfter},
 };
 
 double rounded(double v, double steps) { return std::round(v * steps) / steps; }
@@ -31,15 +35,25 @@ nlohmann::json toJson(const DeliveryReport& r, bool withCurves) {
         if (i < r.sha256.size()) file["sha256"] = r.sha256[i], file["md5"] = r.md5[i];
         files.push_back(std::move(file));
     }
-    nlohmann::json j{{"name", r.name}, {"reel", r.reel}, {"path", r.path.string()}, {"files", files}, {"format", r.format}, {"duration_s", rounded(r.duration, 1000)},
-                     {"gain_db", rounded(r.gain, 100)}, {"limited_db", rounded(r.limited, 100)}, {"held_back", r.heldBack}, {"checks", checks}};
-    for (const auto& [name, figure] : kFigures) j[name] = r.*figure ? nlohmann::json(rounded(*(r.*figure), 100)) : nlohmann::json(nullptr);
+    nlohmann::json j{{"name", r.name},
+                     {"reel", r.reel},
+                     {"path", r.path.string()},
+                     {"files", files},
+                     {"format", r.format},
+                     {"duration_s", rounded(r.duration, 1000)},
+                     {"gain_db", rounded(r.gain, 100)},
+                     {"limited_db", rounded(r.limited, 100)},
+                     {"held_back", r.heldBack},
+                     {"checks", checks}};
+    for (const auto& [name, figure] : kFigures)
+        j[name] = r.*figure ? nlohmann::json(rounded(*(r.*figure), 100)) : nlohmann::json(nullptr);
     if (!r.picture.empty()) j["picture_md5"] = r.picture;
     if (!withCurves) return j;
     j["short_term_lufs"] = nlohmann::json::array();
     for (float v : r.curves->shortTerm) j["short_term_lufs"].push_back(rounded(double(v), 10));
     j["wave"] = nlohmann::json::array();
-    for (const auto& [low, high] : r.curves->wave) j["wave"].push_back({rounded(double(low), 1000), rounded(double(high), 1000)});
+    for (const auto& [low, high] : r.curves->wave)
+        j["wave"].push_back({rounded(double(low), 1000), rounded(double(high), 1000)});
     return j;
 }
 

@@ -28,14 +28,15 @@ struct DeliveryReport {
     std::filesystem::path path;                ///< of the (first) file; where it is held back, where it would have been
     std::vector<std::filesystem::path> files;  ///< all of them: one, or one for each channel
     double duration = 0;                       ///< seconds
-    std::optional<double> integrated, range, truePeak, maxMomentary, maxShortTerm, dialogue;  ///< LUFS, LU, dBTP, of the file itself; nothing for silence
-    double gain = 0;                           ///< dB that it was raised by to reach its loudness
-    double limited = 0;                        ///< dB, 0 or below: most that the limiter took down
+    std::optional<double> integrated, range, truePeak, maxMomentary, maxShortTerm,
+        dialogue;                                   ///< LUFS, LU, dBTP, of the file itself; nothing for silence
+    double gain = 0;                                ///< dB that it was raised by to reach its loudness
+    double limited = 0;                             ///< dB, 0 or below: most that the limiter took down
     std::optional<double> noiseBefore, noiseAfter;  ///< dBFS: the noise floor before and after the gain
-    std::string picture;                       ///< MD5 of the picture's packets; empty: there is none
-    std::vector<std::string> sha256, md5;      ///< by files
+    std::string picture;                            ///< MD5 of the picture's packets; empty: there is none
+    std::vector<std::string> sha256, md5;           ///< by files
     std::vector<DeliveryCheck> checks;
-    bool heldBack = false;                     ///< a check failed: there is no file
+    bool heldBack = false;  ///< a check failed: there is no file
     std::shared_ptr<const DeliveryCurves> curves = std::make_shared<DeliveryCurves>();  ///< never null
 
     bool passed() const;

@@ -10,7 +10,8 @@ namespace rivlen {
 std::filesystem::path ownSetsFolder();
 /// By name. Files that cannot be read are left out.
 std::vector<DeliverySet> ownDeliverySets();
-/// Keeps a set under its name; one's own of that name is replaced. Throws Error: Usage when the name is empty or that of a shipped set, OutputUnwritable.
+/// Keeps a set under its name; one's own of that name is replaced. Throws Error: Usage when the name is empty or that
+/// of a shipped set, OutputUnwritable.
 void saveOwnDeliverySet(const DeliverySet& set);
 
 /// Throws Error (OutputUnwritable).

@@ -66,11 +66,17 @@ nlohmann::json toJson(const MediaInfo& info, const Inspection& i) {
                         {"bits", info.bits > 0 ? nlohmann::json(info.bits) : nlohmann::json(nullptr)},
                         {"timecode", info.timecode ? nlohmann::json(*info.timecode) : nlohmann::json(nullptr)},
                         {"picture", nullptr},
-                        {"loudness", {{"integrated_lufs", number(i.integratedLufs)}, {"range_lu", number(i.rangeLu)}, {"true_peak_dbtp", number(i.truePeakDbtp)}}},
+                        {"loudness",
+                         {{"integrated_lufs", number(i.integratedLufs)},
+                          {"range_lu", number(i.rangeLu)},
+                          {"true_peak_dbtp", number(i.truePeakDbtp)}}},
                         {"peak_dbfs", number(i.peakDbfs)},
                         {"noise_floor_dbfs", number(i.noiseFloorDbfs)}};
     if (info.picture)
-        json["picture"] = {{"width", info.picture->width}, {"height", info.picture->height}, {"fps", info.picture->fps}, {"codec", info.picture->codec}};
+        json["picture"] = {{"width", info.picture->width},
+                           {"height", info.picture->height},
+                           {"fps", info.picture->fps},
+                           {"codec", info.picture->codec}};
     return json;
 }
 

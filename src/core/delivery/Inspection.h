@@ -2,8 +2,8 @@
 #include <nlohmann/json.hpp>
 #include <vector>
 
-#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
+#include "core/base/Progress.h"
 #include "core/media/MediaInfo.h"
 
 namespace rivlen {

@@ -5,8 +5,8 @@
 
 #include "core/audio/AudioQueue.h"
 #include "core/audio/Decibel.h"
-#include "core/loudness/Loudness.h"
 #include "core/delivery/MeasuringThread.h"
+#include "core/loudness/Loudness.h"
 
 namespace rivlen {
 
@@ -43,10 +43,12 @@ private:
     std::vector<std::pair<double, double>> m_tenths;
 };
 
-/// DC is what the means of all seconds have in common: bass and plucked strings have means of their own, which come and go.
+/// DC is what the means of all seconds have in common: bass and plucked strings have means of their own, which come and
+/// go.
 class SteadyFacts {
 public:
-    explicit SteadyFacts(int channels, int rate) : m_rate(rate), m_range(size_t(channels), {1e9, -1e9}), m_sum(size_t(channels), 0.0) {}
+    explicit SteadyFacts(int channels, int rate)
+        : m_rate(rate), m_range(size_t(channels), {1e9, -1e9}), m_sum(size_t(channels), 0.0) {}
     void add(const AudioBuffer& b) {
         for (int64_t i = 0; b.channels() > 1 && i < b.frames(); ++i) {
             const double l = b.channel(0)[size_t(i)], r = b.channel(1)[size_t(i)];
@@ -91,7 +93,8 @@ Measurement Measurement::raised(double gain) const {
     Measurement out = *this;
     for (auto* figure : {&out.maxMomentary, &out.maxShortTerm, &out.dialogue})
         if (*figure) **figure += gain;
-    for (double* level : {&out.inspection.integratedLufs, &out.inspection.truePeakDbtp, &out.inspection.peakDbfs, &out.inspection.noiseFloorDbfs, &out.dcDbfs})
+    for (double* level : {&out.inspection.integratedLufs, &out.inspection.truePeakDbtp, &out.inspection.peakDbfs,
+                          &out.inspection.noiseFloorDbfs, &out.dcDbfs})
         if (*level > kSilenceDb) *level += gain;
     for (float& v : out.shortTerm) v += float(gain);
     for (auto& [low, high] : out.wave) low *= float(fromDb(gain)), high *= float(fromDb(gain));
@@ -100,7 +103,14 @@ Measurement Measurement::raised(double gain) const {
 
 struct Measurer::Impl {
     Impl(int channels, int sampleRate, int64_t total, int speechChannels, bool all)
-        : frames(std::max<int64_t>(1, total)), step(std::max(1, sampleRate / 10)), everything(all), meter(channels, sampleRate), steady(channels, sampleRate), floor(sampleRate), sound(channels), speech(speechChannels) {
+        : frames(std::max<int64_t>(1, total)),
+          step(std::max(1, sampleRate / 10)),
+          everything(all),
+          meter(channels, sampleRate),
+          steady(channels, sampleRate),
+          floor(sampleRate),
+          sound(channels),
+          speech(speechChannels) {
         if (speechChannels > 0) spoken.emplace(speechChannels, sampleRate, LoudnessMeter::Detail::LoudnessAndPeak);
         out.wave.assign(size_t(std::clamp<int64_t>(frames / step, 1, 600)), {0.0f, 0.0f});
     }
@@ -136,7 +146,8 @@ struct Measurer::Impl {
 };
 
 Measurer::Measurer(int channels, int sampleRate, int64_t frames, int speechChannels, MeasurementDetail detail)
-    : m(std::make_unique<Impl>(channels, sampleRate, frames, speechChannels, detail == MeasurementDetail::Everything)) {}
+    : m(std::make_unique<Impl>(channels, sampleRate, frames, speechChannels, detail == MeasurementDetail::Everything)) {
+}
 
 Measurer::~Measurer() = default;
 

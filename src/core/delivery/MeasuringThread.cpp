@@ -6,7 +6,8 @@ namespace {
 constexpr size_t kMostWaiting = 4;
 }
 
-MeasuringThread::MeasuringThread(int channels, int sampleRate, int64_t frames, int speechChannels, MeasurementDetail detail)
+MeasuringThread::MeasuringThread(int channels, int sampleRate, int64_t frames, int speechChannels,
+                                 MeasurementDetail detail)
     : m_measurer(channels, sampleRate, frames, speechChannels, detail), m_thread([this] { run(); }) {}
 
 MeasuringThread::~MeasuringThread() {

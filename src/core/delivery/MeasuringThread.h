@@ -8,7 +8,8 @@
 
 namespace rivlen {
 
-/// Measures on a thread of its own while its owner renders, decodes or writes: measuring takes about as long as those. Holds a few blocks at most; add() waits for room.
+/// Measures on a thread of its own while its owner renders, decodes or writes: measuring takes about as long as those.
+/// Holds a few blocks at most; add() waits for room.
 class MeasuringThread {
 public:
     /// As Measurer's.

@@ -19,8 +19,8 @@ struct Item {
     const Deliverable* wanted;
     std::optional<MadeDelivery> made;  ///< nothing: it was there before
     DeliveryReport before;
-    bool held = false;                 ///< waits for the sum
-    double effort = 0;                 ///< to make it; 0: it was there before
+    bool held = false;  ///< waits for the sum
+    double effort = 0;  ///< to make it; 0: it was there before
 
     DeliveryReport& report() { return made ? made->report : before; }
     std::vector<fs::path> files() { return made ? made->stored : before.files; }
@@ -30,7 +30,10 @@ constexpr double kMakingShare = 0.95;  // of the progress; the rest is for sums
 
 const std::vector<std::string> kParts = {"dialogue", "music", "ambience"};
 
-bool isPart(const Deliverable& d) { return storageFacts(d.storage).lossless && !storageFacts(d.storage).picture && (d.holds == "music-and-effects" || std::find(kParts.begin(), kParts.end(), d.holds) != kParts.end()); }
+bool isPart(const Deliverable& d) {
+    return storageFacts(d.storage).lossless && !storageFacts(d.storage).picture &&
+           (d.holds == "music-and-effects" || std::find(kParts.begin(), kParts.end(), d.holds) != kParts.end());
+}
 
 bool together(const Deliverable& a, const Deliverable& b) {
     return a.span == b.span && a.candidate == b.candidate && a.sampleRate == b.sampleRate && a.layout == b.layout;
@@ -82,7 +85,9 @@ private:
 
 class Batch {
 public:
-    Batch(const std::function<DeliverySource(const Deliverable&)>& sources, const fs::path& to, bool overwriting, const DeliveryWatch& watching) : source(sources), folder(to), overwrite(overwriting), watch(watching) {}
+    Batch(const std::function<DeliverySource(const Deliverable&)>& sources, const fs::path& to, bool overwriting,
+          const DeliveryWatch& watching)
+        : source(sources), folder(to), overwrite(overwriting), watch(watching) {}
 
     std::vector<DeliveryReport> run(const std::vector<Deliverable>& deliverables, const Progress& progress) {
         for (const Deliverable& d : deliverables) items.push_back({&d, {}, {}, false});
@@ -98,7 +103,8 @@ public:
             if (watch.making) watch.making(*item.wanted);
             const double from = kMakingShare * done / all, to = kMakingShare * (done += item.effort) / all;
             try {
-                item.made = makeDelivery(*item.wanted, source(*item.wanted), folder, overwrite, Progress(progress, from, to));
+                item.made =
+                    makeDelivery(*item.wanted, source(*item.wanted), folder, overwrite, Progress(progress, from, to));
             } catch (const Error& e) {
                 if (e.kind() != Error::Kind::Usage) throw;
                 refuse(item, e.what());  // a recipe that does not fit this reel: the others may
@@ -153,7 +159,8 @@ private:
         double allowed = 2e-5 + (d.holds == "dialogue" ? 0 : step(d));  // the floats' own rounding
         std::string names;
         for (Item* p : parts) {
-            if (p->report().heldBack || p->report().limited < 0) return;  // what was limited is no part of a sum any more
+            if (p->report().heldBack || p->report().limited < 0)
+                return;  // what was limited is no part of a sum any more
             allowed += step(*p->wanted);
             names += (names.empty() ? "" : " + ") + p->wanted->holds;
         }
@@ -168,7 +175,12 @@ private:
         std::snprintf(figure, sizeof figure, ", largest difference %.0f dBFS", toDb(worst));
         const std::string what = names + (d.holds == "dialogue" ? " = the mix before its chain" : " = M&E");
         const bool passed = worst <= allowed;
-        const DeliveryCheck check{"sum", passed, what + figure + (passed ? "" : ": a group's chain works on lanes of several parts at once; give each part a group of its own")};
+        const DeliveryCheck check{
+            "sum", passed,
+            what + figure +
+                (passed
+                     ? ""
+                     : ": a group's chain works on lanes of several parts at once; give each part a group of its own")};
         if (d.holds != "dialogue") parts = {&item};
         for (Item* p : parts) {
             p->report().checks.push_back(check);
@@ -185,7 +197,8 @@ private:
         const int64_t frames = reader.frames();
         RenderGraph::Options options{2, from.channels};
         options.mixChain = false;
-        renderDelivery(from, options, first, std::llround(double(frames) * own / reader.sampleRate()), reader.sampleRate(), d.layout, frames, file, {}, progress);
+        renderDelivery(from, options, first, std::llround(double(frames) * own / reader.sampleRate()),
+                       reader.sampleRate(), d.layout, frames, file, {}, progress);
         return file;
     }
 
@@ -214,8 +227,10 @@ private:
 
 }  // namespace
 
-std::vector<DeliveryReport> deliverReel(const std::vector<Deliverable>& deliverables, const std::function<DeliverySource(const Deliverable&)>& source, const fs::path& folder, bool overwrite,
-                                        const DeliveryWatch& watch, const Progress& progress) {
+std::vector<DeliveryReport> deliverReel(const std::vector<Deliverable>& deliverables,
+                                        const std::function<DeliverySource(const Deliverable&)>& source,
+                                        const fs::path& folder, bool overwrite, const DeliveryWatch& watch,
+                                        const Progress& progress) {
     return Batch(source, folder, overwrite, watch).run(deliverables, progress);
 }
 

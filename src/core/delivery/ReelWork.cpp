@@ -25,7 +25,12 @@ std::shared_ptr<StemStore> splitStems(const fs::path& source, const ReelRecipe& 
     options.quality = recipe.quality != "quick" ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick;
     options.stems = room ? withRoom(card, kStemNames) : kStemNames;
     try {
-        separate(reader, loadNetwork(card), options, [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& stems) { store->append(gathered(x, stems, room)); }, progress);
+        separate(
+            reader, loadNetwork(card), options,
+            [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& stems) {
+                store->append(gathered(x, stems, room));
+            },
+            progress);
         store->finish();
     } catch (...) {
         std::error_code ignored;
@@ -44,7 +49,9 @@ bool isPrepared(const ReelRecipe& recipe) {
         if (!repaired) return false;
         work = repaired->file;
     }
-    return !recipe.needsStems || StemStore::openFinished(StemStore::folderFor(work, forQuality(findNetwork(recipe.network), recipe.quality).sha256, recipe.quality)) != nullptr;
+    return !recipe.needsStems ||
+           StemStore::openFinished(StemStore::folderFor(
+               work, forQuality(findNetwork(recipe.network), recipe.quality).sha256, recipe.quality)) != nullptr;
 }
 
 ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
@@ -58,12 +65,15 @@ ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
     std::shared_ptr<StemStore> stems;
     if (recipe.needsStems) {
         stems = splitStems(work, recipe, Progress(progress, 0.2, 0.9));
-        const bool onStems = std::any_of(recipe.treatments.begin(), recipe.treatments.end(), [](const Treatment& t) { return t.on && t.place != kRecordingPlace; });
+        const bool onStems = std::any_of(recipe.treatments.begin(), recipe.treatments.end(),
+                                         [](const Treatment& t) { return t.on && t.place != kRecordingPlace; });
         if (onStems) {
             auto treated = RepairedStems::find(*stems, recipe.treatments);
             if (!treated) {
                 MediaReader reader(recipe.source);
-                treated = RepairedStems::make(work, *stems, recipe.treatments, diagnose(reader, Progress(progress, 0.9, 0.93)).findings, Progress(progress, 0.93, 0.97));
+                treated = RepairedStems::make(work, *stems, recipe.treatments,
+                                              diagnose(reader, Progress(progress, 0.9, 0.93)).findings,
+                                              Progress(progress, 0.93, 0.97));
             }
             work = treated->work;
             stems = treated->stems;

@@ -10,18 +10,19 @@ namespace rivlen {
 struct ReelRecipe {
     std::string name;
     std::filesystem::path source;
-    std::string network, quality;       ///< as in a session
+    std::string network, quality;  ///< as in a session
     std::vector<Treatment> treatments;
     StrengthCourse course;
     std::vector<Mend> mends;
-    bool needsStems = true;             ///< false: what is delivered is made of the source and sounds alone
+    bool needsStems = true;  ///< false: what is delivered is made of the source and sounds alone
 };
 
 /// True where prepareReel() finds all that it needs made already.
 bool isPrepared(const ReelRecipe& recipe);
 
-/// Brings a reel to where it can be rendered: its treatments are run, it is split, mended. What was made before is taken from the cache folder,
-/// what was not is made and kept there, as the window does. Throws Error (Cancelled, InputUnreadable, OutputUnwritable, Usage).
+/// Brings a reel to where it can be rendered: its treatments are run, it is split, mended. What was made before is
+/// taken from the cache folder, what was not is made and kept there, as the window does. Throws Error (Cancelled,
+/// InputUnreadable, OutputUnwritable, Usage).
 ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress);
 
 }  // namespace rivlen

@@ -5,8 +5,8 @@
 
 #include "core/audio/Decibel.h"
 #include "core/base/Error.h"
-#include "core/loudness/Loudness.h"
 #include "core/isolation/Isolator.h"
+#include "core/loudness/Loudness.h"
 
 namespace rivlen {
 
@@ -34,7 +34,10 @@ struct StemFiles::Impl {
 
     Impl(int channels, int rate) : isolator(channels, rate) {}
 
-    bool neutral() const { return course.constant() && course.base.depth >= kFullDepth && !movesCells(course.base) && !course.uses("room_keep") && !withResult; }
+    bool neutral() const {
+        return course.constant() && course.base.depth >= kFullDepth && !movesCells(course.base) &&
+               !course.uses("room_keep") && !withResult;
+    }
 
     StemBlock silence(const StemBlock& like, int64_t frames) const { return like.slice(like.source.frames(), frames); }
 
@@ -71,18 +74,20 @@ struct StemFiles::Impl {
     }
 };
 
-StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int rate, int channels, const StrengthCourse& course,
-                     bool measureLoudness)
+StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int rate, int channels,
+                     const StrengthCourse& course, bool measureLoudness)
     : m(std::make_unique<Impl>(channels, rate)) {
     const auto found = std::find(names.begin(), names.end(), course.base.stem);
     m->course = course;
     m->withResult = target.result;
     if (found == names.end() && !m->neutral())
-        throw Error(Error::Kind::Usage, "The network gives no stem \"" + course.base.stem + "\": choose one of its own, or another network.");
+        throw Error(Error::Kind::Usage, "The network gives no stem \"" + course.base.stem +
+                                            "\": choose one of its own, or another network.");
     m->wanted = int(found - names.begin());
     if (m->withResult) names.push_back("result");
     for (const auto& name : names) {
-        m->writers.push_back(std::make_unique<AudioWriter>(stemPath(target, name), rate, channels, target.format, target.overwrite));
+        m->writers.push_back(
+            std::make_unique<AudioWriter>(stemPath(target, name), rate, channels, target.format, target.overwrite));
         if (measureLoudness) m->meters.emplace_back(channels, rate, LoudnessMeter::Detail::LoudnessAndPeak);
     }
     m->energies.assign(names.size(), 0.0);

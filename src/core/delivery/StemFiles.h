@@ -35,10 +35,10 @@ public:
         bool result = false;  ///< BASENAME.result as well: the wanted stem with its Balance
     };
 
-    /// Opens all files; throws Error (OutputUnwritable), or Error (Usage) when the settings shape a stem that is not among
-    /// stems. measureLoudness costs a quarter of the writing.
-    StemFiles(const Target& target, std::vector<std::string> stems, int sampleRate, int channels, const StrengthCourse& course,
-              bool measureLoudness = true);
+    /// Opens all files; throws Error (OutputUnwritable), or Error (Usage) when the settings shape a stem that is not
+    /// among stems. measureLoudness costs a quarter of the writing.
+    StemFiles(const Target& target, std::vector<std::string> stems, int sampleRate, int channels,
+              const StrengthCourse& course, bool measureLoudness = true);
     ~StemFiles();
 
     /// The room, when there is one, in every block or in none.

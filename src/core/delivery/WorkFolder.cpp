@@ -26,7 +26,9 @@ WorkFolder::WorkFolder(const fs::path& beside) {
     fs::create_directories(m_path, problem);
     if (!problem) m_lock = ::open((m_path / kLock).c_str(), O_CREAT | O_RDWR | O_CLOEXEC, 0600);
     if (problem || m_lock < 0)
-        throw Error(Error::Kind::OutputUnwritable, "\"" + beside.string() + "\" cannot be written to" + (problem ? " (" + problem.message() + ")" : std::string()) + ": choose another folder, or check its permissions.");
+        throw Error(Error::Kind::OutputUnwritable, "\"" + beside.string() + "\" cannot be written to" +
+                                                       (problem ? " (" + problem.message() + ")" : std::string()) +
+                                                       ": choose another folder, or check its permissions.");
     ::flock(m_lock, LOCK_EX | LOCK_NB);
 }
 
@@ -54,10 +56,12 @@ void checkSpace(const fs::path& folder, double bytes, const std::string& what) {
     const auto space = fs::space(folder, problem);
     if (problem || space.available == uintmax_t(-1) || double(space.available) >= bytes) return;
     char figures[120];
-    std::snprintf(figures, sizeof figures, "%.0f MB left, and %%s needs %.0f MB", double(space.available) / 1e6, bytes / 1e6);
+    std::snprintf(figures, sizeof figures, "%.0f MB left, and %%s needs %.0f MB", double(space.available) / 1e6,
+                  bytes / 1e6);
     std::string text = figures;
     text.replace(text.find("%s"), 2, what);
-    throw Error(Error::Kind::OutputUnwritable, "\"" + folder.string() + "\" has " + text + " while it is made: free some space or choose another disk.");
+    throw Error(Error::Kind::OutputUnwritable, "\"" + folder.string() + "\" has " + text +
+                                                   " while it is made: free some space or choose another disk.");
 }
 
 }  // namespace rivlen

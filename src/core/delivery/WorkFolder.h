@@ -4,8 +4,8 @@
 
 namespace rivlen {
 
-/// A hidden folder beside what is delivered, for files that have no name yet. It goes away with everything in it, in any case but that of a crash or power cut;
-/// what those leave behind is cleared away by clearAbandoned().
+/// A hidden folder beside what is delivered, for files that have no name yet. It goes away with everything in it, in
+/// any case but that of a crash or power cut; what those leave behind is cleared away by clearAbandoned().
 class WorkFolder {
 public:
     /// Makes the folder, and beside as well. Throws Error (OutputUnwritable).

@@ -9,7 +9,7 @@ namespace rivlen {
 namespace {
 
 constexpr double kClicksApart = 2.0;  // seconds
-constexpr double kSure = 12;    // times as large as what is beside it
+constexpr double kSure = 12;          // times as large as what is beside it
 
 class ClickDetector : public Detector {
 public:
@@ -28,7 +28,8 @@ public:
         std::vector<Place> all;
         for (size_t c = 0; c < m_searches.size(); ++c) {
             m_searches[c].finish();
-            for (const Click& k : m_searches[c].found()) all.push_back({k.at, int(c), std::min(1.0, double(k.error) / (double(k.beside) + 1e-9) / kSure)});
+            for (const Click& k : m_searches[c].found())
+                all.push_back({k.at, int(c), std::min(1.0, double(k.error) / (double(k.beside) + 1e-9) / kSure)});
         }
         std::sort(all.begin(), all.end(), [](const Place& a, const Place& b) { return a.at < b.at; });
         for (size_t i = 0; i < all.size();) {
@@ -57,6 +58,8 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Detector> makeClickDetector(int channels, int rate) { return std::make_unique<ClickDetector>(channels, rate); }
+std::unique_ptr<Detector> makeClickDetector(int channels, int rate) {
+    return std::make_unique<ClickDetector>(channels, rate);
+}
 
 }  // namespace rivlen

@@ -11,12 +11,13 @@ namespace {
 constexpr float kLeast = 5e-4f;
 constexpr int kNear = 4, kFar = 30;  // cells of half a millisecond
 constexpr int kAround = 800;         // samples
-constexpr double kAttack = 4;         // in power, 10 ms after against 10 ms before
+constexpr double kAttack = 4;        // in power, 10 ms after against 10 ms before
 constexpr float kAttackRatio = 3;
-constexpr int kWide = 10;            // samples to either side that a click may spoil
+constexpr int kWide = 10;  // samples to either side that a click may spoil
 }  // namespace
 
-ClickSearch::ClickSearch(int rate, float ratio) : m_step(std::max(4 * kOrder, rate / 48)), m_cell(std::max(4, rate / 2000)), m_ratio(ratio) {
+ClickSearch::ClickSearch(int rate, float ratio)
+    : m_step(std::max(4 * kOrder, rate / 48)), m_cell(std::max(4, rate / 2000)), m_ratio(ratio) {
     m_step = m_step / m_cell * m_cell;
 }
 
@@ -37,7 +38,8 @@ void ClickSearch::finish() {
 
 void ClickSearch::analyse(int64_t until) {
     while (m_done + m_step <= until) {
-        const int64_t from = std::max(m_first, m_done - m_step / 2), to = std::min(m_done + m_step + m_step / 2, m_first + int64_t(m_x.size()));
+        const int64_t from = std::max(m_first, m_done - m_step / 2),
+                      to = std::min(m_done + m_step + m_step / 2, m_first + int64_t(m_x.size()));
         const auto a = autoregression(std::span(m_x).subspan(size_t(from - m_first), size_t(to - from)), kOrder);
         const int64_t lead = std::min<int64_t>(kOrder, m_done - m_first);
         m_error.resize(size_t(lead + m_step));
@@ -65,9 +67,11 @@ void ClickSearch::decide(bool last) {
         if (here.most < kLeast) continue;
         float beside = 0;
         bool first = true;
-        for (int64_t k = std::max(m_cellsFirst, m_decided - kFar); k <= std::min(end - 1, m_decided + kFar) && first; ++k) {
+        for (int64_t k = std::max(m_cellsFirst, m_decided - kFar); k <= std::min(end - 1, m_decided + kFar) && first;
+             ++k) {
             const int64_t far = std::abs(k - m_decided);
-            if (far < kNear) first = k == m_decided || cell(k).most < here.most || (cell(k).most == here.most && k > m_decided);
+            if (far < kNear)
+                first = k == m_decided || cell(k).most < here.most || (cell(k).most == here.most && k > m_decided);
             else beside = std::max(beside, cell(k).most);
         }
         if (!first || here.most < kSuspicious * beside) continue;
@@ -82,7 +86,8 @@ void ClickSearch::decide(bool last) {
 }
 
 bool ClickSearch::confirm(Click& click) const {
-    const int64_t from = std::max(m_first, click.at - kAround), to = std::min(m_first + int64_t(m_x.size()), click.at + kAround);
+    const int64_t from = std::max(m_first, click.at - kAround),
+                  to = std::min(m_first + int64_t(m_x.size()), click.at + kAround);
     const int here = int(click.at - from), n = int(to - from);
     if (n < 8 * kOrder) return false;
     const std::span<const float> x = std::span(m_x).subspan(size_t(from - m_first), size_t(n));
@@ -101,7 +106,8 @@ bool ClickSearch::confirm(Click& click) const {
             click.beside = std::max(click.beside, e);
         }
     }
-    // Where something begins to sound, as with a k or a plucked string, the beginning itself is a tick: only a far larger one is a click.
+    // Where something begins to sound, as with a k or a plucked string, the beginning itself is a tick: only a far
+    // larger one is a click.
     const auto power = [&](int a, int b) {
         double sum = 1e-12;
         for (int i = std::max(0, a); i < std::min(n, b); ++i) sum += double(x[size_t(i)]) * x[size_t(i)];

@@ -7,17 +7,18 @@ namespace rivlen {
 
 /// A place where a channel jumps out of its own course.
 struct Click {
-    int64_t at = 0;     ///< sample with the largest prediction error
-    float error = 0;    ///< its magnitude
-    float beside = 0;   ///< the largest one nearby, that it stands out from
+    int64_t at = 0;    ///< sample with the largest prediction error
+    float error = 0;   ///< its magnitude
+    float beside = 0;  ///< the largest one nearby, that it stands out from
 };
 
 /// Finds clicks in one channel while it passes by.
 ///
-/// Each stretch of some 20 ms is predicted from its past (autoregression of order kOrder; Godsill and Rayner 1998, chapter 5). A click is a
-/// prediction error that is `ratio` times as large as every other one from 2 to 15 ms before and after it. A voice's
-/// pulses come again within that time, a drum or a consonant goes on sounding; only a click is alone. Since a loud click spoils the
-/// prediction itself, whatever is kSuspicious times as large is looked at again with a prediction made without it. What is below -66 dBFS is left.
+/// Each stretch of some 20 ms is predicted from its past (autoregression of order kOrder; Godsill and Rayner 1998,
+/// chapter 5). A click is a prediction error that is `ratio` times as large as every other one from 2 to 15 ms before
+/// and after it. A voice's pulses come again within that time, a drum or a consonant goes on sounding; only a click is
+/// alone. Since a loud click spoils the prediction itself, whatever is kSuspicious times as large is looked at again
+/// with a prediction made without it. What is below -66 dBFS is left.
 class ClickSearch {
 public:
     static constexpr int kOrder = 32;

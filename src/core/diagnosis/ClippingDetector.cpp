@@ -29,9 +29,20 @@ public:
                 size_t j = i;
                 int64_t samples = 0;
                 float level = 1e9f;
-                for (; j < runs.size() && (j == i || double(runs[j].at - runs[j - 1].at) < kRunsApart * m_rate); ++j) samples += runs[j].length, level = std::min(level, runs[j].level);
-                const double from = double(runs[i].at) / m_rate, to = double(runs[j - 1].at + runs[j - 1].length) / m_rate;
-                findings.push_back({Fault::Clipping, from, to, m_found.size() > 1 ? int(c) : -1, double(samples), std::min(1.0, 0.6 + 0.05 * double(j - i)), 100, 0, level, {}});
+                for (; j < runs.size() && (j == i || double(runs[j].at - runs[j - 1].at) < kRunsApart * m_rate); ++j)
+                    samples += runs[j].length, level = std::min(level, runs[j].level);
+                const double from = double(runs[i].at) / m_rate,
+                             to = double(runs[j - 1].at + runs[j - 1].length) / m_rate;
+                findings.push_back({Fault::Clipping,
+                                    from,
+                                    to,
+                                    m_found.size() > 1 ? int(c) : -1,
+                                    double(samples),
+                                    std::min(1.0, 0.6 + 0.05 * double(j - i)),
+                                    100,
+                                    0,
+                                    level,
+                                    {}});
                 i = j;
             }
         }
@@ -55,6 +66,8 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Detector> makeClippingDetector(int channels, int rate) { return std::make_unique<ClippingDetector>(channels, rate); }
+std::unique_ptr<Detector> makeClippingDetector(int channels, int rate) {
+    return std::make_unique<ClippingDetector>(channels, rate);
+}
 
 }  // namespace rivlen

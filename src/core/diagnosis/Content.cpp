@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <cmath>
 
-
 #include <numbers>
 
 #include "core/audio/Decibel.h"
@@ -16,19 +15,28 @@ constexpr size_t kBack = 10;      // frames: some 0.1 s
 constexpr int kSmooth = 8;        // bins to either side
 constexpr double kSyllables = 4;  // Hz
 constexpr double kSpeech = 0.97, kMusic = 0.03;
-constexpr double kNotes = 0.46;  // sameAsBefore between the words: measured 0.46 to 0.75 with music, mostly 0.39 to 0.45 with noise
+constexpr double kNotes =
+    0.46;  // sameAsBefore between the words: measured 0.46 to 0.75 with music, mostly 0.39 to 0.45 with noise
 }  // namespace
 
-const char* contentName(Content content) { return content == Content::Speech ? "speech" : content == Content::Music ? "music" : "mixed"; }
+const char* contentName(Content content) {
+    return content == Content::Speech ? "speech" : content == Content::Music ? "music" : "mixed";
+}
 
 ContentSearch::ContentSearch(int rate)
-    : m_rate(rate), m_size(nextPowerOfTwo(0.02 * rate)), m_fft(m_size), m_window(hannWindow(m_size)), m_frame(size_t(m_size)), m_spectrum(size_t(m_fft.bins())) {}
+    : m_rate(rate),
+      m_size(nextPowerOfTwo(0.02 * rate)),
+      m_fft(m_size),
+      m_window(hannWindow(m_size)),
+      m_frame(size_t(m_size)),
+      m_spectrum(size_t(m_fft.bins())) {}
 
 void ContentSearch::add(const AudioBuffer& block) {
     const size_t before = m_waiting.size();
     m_waiting.resize(before + size_t(block.frames()), 0.0f);
     for (int c = 0; c < block.channels(); ++c)
-        for (int64_t i = 0; i < block.frames(); ++i) m_waiting[before + size_t(i)] += block.channel(c)[size_t(i)] / float(block.channels());
+        for (int64_t i = 0; i < block.frames(); ++i)
+            m_waiting[before + size_t(i)] += block.channel(c)[size_t(i)] / float(block.channels());
     const size_t hop = size_t(m_size / 2), top = size_t(std::min(8000.0, 0.45 * m_rate) * m_size / m_rate);
     size_t at = 0;
     for (; at + size_t(m_size) <= m_waiting.size(); at += hop) {
@@ -41,7 +49,8 @@ void ContentSearch::add(const AudioBuffer& block) {
             level[k] = std::log(power);
             f.energy += power;
             f.centroid += float(k) * power;
-            f.bands[std::min<size_t>(kBands - 1, size_t(kBands * std::log2(1 + double(k)) / std::log2(1 + double(top))))] += power;
+            f.bands[std::min<size_t>(kBands - 1,
+                                     size_t(kBands * std::log2(1 + double(k)) / std::log2(1 + double(top))))] += power;
         }
         f.centroid /= f.energy * float(top);
         double norm = 0;
@@ -95,7 +104,8 @@ std::optional<ContentSearch::Features> ContentSearch::features() const {
         double y1 = 0, y2 = 0, x1 = 0, x2 = 0, mean = 0;
         for (const auto& f : m_frames) mean += std::sqrt(f.bands[size_t(b)]) / double(m_frames.size());
         for (const auto& f : m_frames) {
-            const double x = std::sqrt(f.bands[size_t(b)]) - mean, y = (x - x2) * (1 - r) + 2 * r * std::cos(w) * y1 - r * r * y2;
+            const double x = std::sqrt(f.bands[size_t(b)]) - mean,
+                         y = (x - x2) * (1 - r) + 2 * r * std::cos(w) * y1 - r * r * y2;
             x2 = x1, x1 = x, y2 = y1, y1 = y;
             moving += y * y / (mean * mean + 1e-12);
             still += 1;
@@ -106,7 +116,13 @@ std::optional<ContentSearch::Features> ContentSearch::features() const {
     const auto [centre, centreSpread] = spread([](const Frame& f) { return double(f.centroid); });
     const auto [same, sameSpread] = spread([](const Frame& f) { return double(f.sameAsBefore); });
     const double n = double(m_frames.size());
-    return Features{double(low) / n, std::log(moving / still + 1e-9), logSpread, fluxSpread / (fluxMean + 1e-9), centreSpread / (centre + 1e-9), same, double(pause) / n};
+    return Features{double(low) / n,
+                    std::log(moving / still + 1e-9),
+                    logSpread,
+                    fluxSpread / (fluxMean + 1e-9),
+                    centreSpread / (centre + 1e-9),
+                    same,
+                    double(pause) / n};
 }
 
 double ContentSearch::likelySpeech(const Features& x) {
@@ -129,7 +145,16 @@ std::optional<Finding> ContentSearch::under() const {
     }
     const double share = same / n, below = powerDb(bed / n) - powerDb(voice / m);
     if (share < kNotes) return std::nullopt;
-    return Finding{Fault::MusicUnder, 0, double(m_frames.size()) * m_size / 2 / m_rate, -1, below, std::clamp(0.6 + 2 * (share - kNotes), 0.6, 0.95), 0, 0, 0, {}};
+    return Finding{Fault::MusicUnder,
+                   0,
+                   double(m_frames.size()) * m_size / 2 / m_rate,
+                   -1,
+                   below,
+                   std::clamp(0.6 + 2 * (share - kNotes), 0.6, 0.95),
+                   0,
+                   0,
+                   0,
+                   {}};
 }
 
 std::optional<Content> ContentSearch::content() const {

@@ -13,11 +13,12 @@ namespace rivlen {
 enum class Content { Speech, Music, Mixed };
 const char* contentName(Content content);  ///< "speech", "music", "mixed"
 
-/// Tells speech from music while a recording passes by, from how its sound moves (after Scheirer and Slaney 1997, "Construction and evaluation
-/// of a robust multifeature speech/music discriminator"): words come about four a second with pauses between them, and notes stay. A logistic
-/// regression over kFeatures features gives how likely it is speech; its weights are fitted by training/fit_content.py. From 0.03 to
-/// 0.97 the answer is Mixed: on clips of 16 s that nothing was fitted to, all speech lies above, nine tenths of music below, and 85 % of
-/// speech with music 3 to 15 dB below it between (`./rivlen bench content`). A voice far below dense music is called music.
+/// Tells speech from music while a recording passes by, from how its sound moves (after Scheirer and Slaney 1997,
+/// "Construction and evaluation of a robust multifeature speech/music discriminator"): words come about four a second
+/// with pauses between them, and notes stay. A logistic regression over kFeatures features gives how likely it is
+/// speech; its weights are fitted by training/fit_content.py. From 0.03 to 0.97 the answer is Mixed: on clips of 16 s
+/// that nothing was fitted to, all speech lies above, nine tenths of music below, and 85 % of speech with music 3 to 15
+/// dB below it between (`./rivlen bench content`). A voice far below dense music is called music.
 class ContentSearch {
 public:
     static constexpr int kFeatures = 7;

@@ -11,14 +11,19 @@ Diagnosis diagnose(SampleSource& source, const Progress& progress) {
     const int channels = source.channels(), rate = source.sampleRate();
     std::vector<std::unique_ptr<Detector>> clicks, others;
     clicks.push_back(makeClickDetector(channels, rate));  // as dear as all others together
-    for (auto make : {makeClippingDetector, makeHumDetector, makeNoiseDetector, makeChannelDetector, makeSilenceDetector, makeGustDetector, makeSibilanceDetector, makeReverberationDetector}) others.push_back(make(channels, rate));
+    for (auto make : {makeClippingDetector, makeHumDetector, makeNoiseDetector, makeChannelDetector,
+                      makeSilenceDetector, makeGustDetector, makeSibilanceDetector, makeReverberationDetector})
+        others.push_back(make(channels, rate));
     ContentSearch content(rate);
     std::future<void> running;
     for (int64_t at = 0; at < source.frames(); at += rate) {
         progress.throwIfCancelled();
-        const auto block = std::make_shared<AudioBuffer>(source.read(at, std::min<int64_t>(rate, source.frames() - at)));
+        const auto block =
+            std::make_shared<AudioBuffer>(source.read(at, std::min<int64_t>(rate, source.frames() - at)));
         if (running.valid()) running.get();
-        running = std::async(std::launch::async, [&clicks, block] { for (auto& d : clicks) d->add(*block); });
+        running = std::async(std::launch::async, [&clicks, block] {
+            for (auto& d : clicks) d->add(*block);
+        });
         for (auto& d : others) d->add(*block);
         content.add(*block);
         progress.report(double(at + block->frames()) / double(source.frames()));
@@ -29,7 +34,9 @@ Diagnosis diagnose(SampleSource& source, const Progress& progress) {
         for (auto& d : *list) d->finish(findings);
     if (content.content() == Content::Mixed)
         if (auto under = content.under()) findings.push_back(*under);
-    std::stable_sort(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) { return std::pair(a.kind, a.from) < std::pair(b.kind, b.from); });
+    std::stable_sort(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) {
+        return std::pair(a.kind, a.from) < std::pair(b.kind, b.from);
+    });
     return {std::move(findings), content.content()};
 }
 

@@ -1,6 +1,6 @@
 #pragma once
-#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
+#include "core/base/Progress.h"
 #include "core/diagnosis/Content.h"
 #include "core/diagnosis/Finding.h"
 
@@ -13,8 +13,8 @@ struct Diagnosis {
 };
 
 /// Looks through a whole recording for every kind of fault, in one pass. Each kind's
-/// method is described where its detector is made; `./rivlen bench diagnosis` measures how often they are right. Throws Error
-/// (Cancelled, InputUnreadable).
+/// method is described where its detector is made; `./rivlen bench diagnosis` measures how often they are right. Throws
+/// Error (Cancelled, InputUnreadable).
 Diagnosis diagnose(SampleSource& source, const Progress& progress);
 
 }  // namespace rivlen

@@ -10,19 +10,25 @@ namespace rivlen {
 
 const FaultEntry& entryOf(Fault kind) {
     static constexpr std::array<FaultEntry, kFaults> table{{
-        {"click", "Clicks", "clicks", "de-click", "Single ticks and crackle: a mouse, a mouth, a scratch, a lost sample."},
-        {"clipping", "Clipping", "samples", "de-clip", "The recording was too loud for its converter: peaks are cut flat and sound harsh."},
+        {"click", "Clicks", "clicks", "de-click",
+         "Single ticks and crackle: a mouse, a mouth, a scratch, a lost sample."},
+        {"clipping", "Clipping", "samples", "de-clip",
+         "The recording was too loud for its converter: peaks are cut flat and sound harsh."},
         {"hum", "Hum", "dBFS", "de-hum", "A steady tone of 50 or 60 Hz with its harmonics, from the mains."},
         {"hiss", "Hiss", "dBFS", "de-hiss", "Steady broadband noise under everything, heard in pauses."},
         {"rumble", "Rumble", "dBFS", "de-rumble", "Low noise below the voice: traffic, handling, ventilation."},
-        {"dc-offset", "DC offset", "% of full scale", "dc-offset", "The waveform is not centred: cuts click, and loudness is lost."},
-        {"polarity", "Polarity", "correlation", "polarity", "Left and right work against each other and vanish in mono."},
+        {"dc-offset", "DC offset", "% of full scale", "dc-offset",
+         "The waveform is not centred: cuts click, and loudness is lost."},
+        {"polarity", "Polarity", "correlation", "polarity",
+         "Left and right work against each other and vanish in mono."},
         {"dead-channel", "Dead channel", "dBFS", "", "One channel is silent while another is not."},
         {"dropout", "Dropouts", "ms", "", "The sound breaks off for moments."},
         {"silence", "Silence", "s", "", "There is nothing in this span."},
-        {"bandwidth", "Bandwidth limit", "Hz", "", "There is nothing above this frequency: a lossy or narrow-band origin."},
+        {"bandwidth", "Bandwidth limit", "Hz", "",
+         "There is nothing above this frequency: a lossy or narrow-band origin."},
         {"wind", "Wind", "dBFS", "de-wind", "Low gusts that beat on the microphone and cover the voice.", true},
-        {"plosive", "Plosives", "pops", "de-plosive", "Breath of p and b that hits the microphone: a thump under the word.", true},
+        {"plosive", "Plosives", "pops", "de-plosive",
+         "Breath of p and b that hits the microphone: a thump under the word.", true},
         {"sibilance", "Sibilance", "dB", "de-ess", "The s is sharp: it stands out over the vowels.", true},
         {"reverberation", "Reverberation", "s", "de-reverb", "The room answers for long and blurs the words.", true},
         {"music-under", "Music under the voice", "dB", "", "Somebody speaks over music: Split takes them apart.", true},
@@ -33,9 +39,15 @@ const FaultEntry& entryOf(Fault kind) {
 nlohmann::json toJson(const Finding& f) {
     const auto& e = entryOf(f.kind);
     const auto rounded = [](double v, double step) { return std::round(v / step) * step; };
-    nlohmann::json json{{"kind", e.id}, {"from_s", rounded(f.from, 1e-4)}, {"to_s", rounded(f.to, 1e-4)}, {"channel", f.channel < 0 ? nlohmann::json(nullptr) : nlohmann::json(f.channel + 1)},
-                        {"severity", rounded(f.severity, 1e-3)}, {"unit", e.unit}, {"confidence", rounded(f.confidence, 1e-2)},
-                        {"treatment", *e.treatment ? nlohmann::json(e.treatment) : nlohmann::json(nullptr)}, {"amount", *e.treatment ? nlohmann::json(f.amount) : nlohmann::json(nullptr)}};
+    nlohmann::json json{{"kind", e.id},
+                        {"from_s", rounded(f.from, 1e-4)},
+                        {"to_s", rounded(f.to, 1e-4)},
+                        {"channel", f.channel < 0 ? nlohmann::json(nullptr) : nlohmann::json(f.channel + 1)},
+                        {"severity", rounded(f.severity, 1e-3)},
+                        {"unit", e.unit},
+                        {"confidence", rounded(f.confidence, 1e-2)},
+                        {"treatment", *e.treatment ? nlohmann::json(e.treatment) : nlohmann::json(nullptr)},
+                        {"amount", *e.treatment ? nlohmann::json(f.amount) : nlohmann::json(nullptr)}};
     if (f.kind == Fault::Reverberation) json["direct_to_reverberant_db"] = rounded(f.level, 0.1);
     if (f.kind == Fault::Hum) json["drift_hz"] = rounded(f.level, 1e-3);
     if (f.hz > 0) json["hz"] = rounded(f.hz, 1e-3);
@@ -56,21 +68,35 @@ std::string describe(const Finding& f) {
     const auto& e = entryOf(f.kind);
     char text[160];
     switch (f.kind) {
-        case Fault::Click: std::snprintf(text, sizeof text, "%.0f click%s", f.severity, f.severity == 1 ? "" : "s"); break;
+        case Fault::Click:
+            std::snprintf(text, sizeof text, "%.0f click%s", f.severity, f.severity == 1 ? "" : "s");
+            break;
         case Fault::Clipping: std::snprintf(text, sizeof text, "Clipping: %.0f samples", f.severity); break;
         case Fault::Hum:
-            if (f.level >= kDriftHz) std::snprintf(text, sizeof text, "Hum: %.1f Hz at %.0f dBFS, drifts by %.2f Hz", f.hz, f.severity, f.level);
+            if (f.level >= kDriftHz)
+                std::snprintf(text, sizeof text, "Hum: %.1f Hz at %.0f dBFS, drifts by %.2f Hz", f.hz, f.severity,
+                              f.level);
             else std::snprintf(text, sizeof text, "Hum: %.1f Hz at %.0f dBFS", f.hz, f.severity);
             break;
         case Fault::DcOffset: std::snprintf(text, sizeof text, "DC offset: %.2f %% of full scale", f.severity); break;
-        case Fault::Polarity: std::snprintf(text, sizeof text, "Polarity: left and right correlate by %.2f", f.severity); break;
+        case Fault::Polarity:
+            std::snprintf(text, sizeof text, "Polarity: left and right correlate by %.2f", f.severity);
+            break;
         case Fault::DeadChannel: std::snprintf(text, sizeof text, "Channel %d is dead", f.channel + 1); break;
         case Fault::Silence: std::snprintf(text, sizeof text, "Silence: %.1f s", f.severity); break;
         case Fault::Dropout: std::snprintf(text, sizeof text, "Dropout: %.0f ms", f.severity); break;
-        case Fault::Plosive: std::snprintf(text, sizeof text, "%.0f plosive%s", f.severity, f.severity == 1 ? "" : "s"); break;
-        case Fault::Sibilance: std::snprintf(text, sizeof text, "Sibilance: s %.0f dB above the vowels", f.severity); break;
-        case Fault::Reverberation: std::snprintf(text, sizeof text, "Reverberation: RT60 %.1f s, D/R %.0f dB", f.severity, f.level); break;
-        case Fault::MusicUnder: std::snprintf(text, sizeof text, "Music under the voice, %.0f dB below it", -f.severity); break;
+        case Fault::Plosive:
+            std::snprintf(text, sizeof text, "%.0f plosive%s", f.severity, f.severity == 1 ? "" : "s");
+            break;
+        case Fault::Sibilance:
+            std::snprintf(text, sizeof text, "Sibilance: s %.0f dB above the vowels", f.severity);
+            break;
+        case Fault::Reverberation:
+            std::snprintf(text, sizeof text, "Reverberation: RT60 %.1f s, D/R %.0f dB", f.severity, f.level);
+            break;
+        case Fault::MusicUnder:
+            std::snprintf(text, sizeof text, "Music under the voice, %.0f dB below it", -f.severity);
+            break;
         case Fault::Bandwidth: std::snprintf(text, sizeof text, "Nothing above %.1f kHz", f.severity / 1000); break;
         default: std::snprintf(text, sizeof text, "%s: %.0f %s", e.name, f.severity, e.unit);
     }

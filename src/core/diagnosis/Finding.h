@@ -6,7 +6,24 @@
 namespace rivlen {
 
 /// A kind of fault that is looked for.
-enum class Fault { Click, Clipping, Hum, Hiss, Rumble, DcOffset, Polarity, DeadChannel, Dropout, Silence, Bandwidth, Wind, Plosive, Sibilance, Reverberation, MusicUnder };
+enum class Fault {
+    Click,
+    Clipping,
+    Hum,
+    Hiss,
+    Rumble,
+    DcOffset,
+    Polarity,
+    DeadChannel,
+    Dropout,
+    Silence,
+    Bandwidth,
+    Wind,
+    Plosive,
+    Sibilance,
+    Reverberation,
+    MusicUnder
+};
 inline constexpr int kFaults = 16;
 
 /// What is said of a kind of fault, and what is proposed against it.
@@ -29,8 +46,10 @@ struct Finding {
     double confidence = 0;  ///< how sure, 0 ... 1
     double amount = 0;      ///< of the treatment proposed, in its own unit
     double hz = 0;          ///< of hum: its fundamental; of a bandwidth limit: where it is; else 0
-    double level = 0;       ///< of clipping: magnitude that was cut at; of DC offset: the mean; both linear; of hum: how far it drifts, Hz; of reverberation: direct-to-reverberant ratio, dB
-    std::vector<double> places;  ///< of clicks, plosives and sharp s: each one, seconds; of hum: the numbers of its harmonics
+    double level = 0;  ///< of clipping: magnitude that was cut at; of DC offset: the mean; both linear; of hum: how far
+                       ///< it drifts, Hz; of reverberation: direct-to-reverberant ratio, dB
+    std::vector<double>
+        places;  ///< of clicks, plosives and sharp s: each one, seconds; of hum: the numbers of its harmonics
 
     bool operator==(const Finding&) const = default;
 };

@@ -5,7 +5,8 @@
 namespace rivlen {
 
 namespace {
-constexpr float kLeastLevel = 0.05f, kTolerance = 2e-4f, kStep = 3.2e-5f;  // kStep: a little more than one step of 16 bit
+constexpr float kLeastLevel = 0.05f, kTolerance = 2e-4f,
+                kStep = 3.2e-5f;  // kStep: a little more than one step of 16 bit
 constexpr int kShortestRun = 3, kSureRun = 6;
 }  // namespace
 
@@ -13,7 +14,8 @@ FlatTops flatTops(std::span<const float> x, float sign) {
     FlatTops tops;
     for (float v : x) tops.level = std::max(tops.level, sign * v);
     if (tops.level < kLeastLevel) return tops;
-    const float tolerance = std::max(kStep, kTolerance * tops.level), near = tops.level - tolerance, far = tops.level - 5 * tolerance;
+    const float tolerance = std::max(kStep, kTolerance * tops.level), near = tops.level - tolerance,
+                far = tops.level - 5 * tolerance;
     int longest = 0, sure = 0;
     for (size_t i = 1; i + 1 < x.size(); ++i) {
         if (sign * x[i] < near) continue;

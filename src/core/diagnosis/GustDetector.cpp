@@ -1,8 +1,8 @@
 // From the levels of 10 ms (GustLevels.h), against the level of the voice:
-// Plosives: moments at which what lies below 60 Hz exceeds the whole voice by 3 dB and is gone again within 0.3 s. Spoken words of clean
-// recordings reach that in one of fifty recordings.
-// Wind: seconds in which half of all moments lie above 12 dB below the voice, and whose level beats (rumble is steady: its levels over
-// 0.2 s differ by some 1.5 dB).
+// Plosives: moments at which what lies below 60 Hz exceeds the whole voice by 3 dB and is gone again within 0.3 s.
+// Spoken words of clean recordings reach that in one of fifty recordings. Wind: seconds in which half of all moments
+// lie above 12 dB below the voice, and whose level beats (rumble is steady: its levels over 0.2 s differ by some 1.5
+// dB).
 #include <algorithm>
 #include <cmath>
 
@@ -36,7 +36,16 @@ public:
             double sum = 0;
             for (size_t i = s * kSecond; i < e * kSecond; ++i) sum += std::pow(10, low[i] / 10);
             const double db = 10 * std::log10(sum / double((e - s) * kSecond)), over = db - voice - kWind;
-            findings.push_back({Fault::Wind, double(s), double(e), -1, db, std::clamp(0.6 + over / 30, 0.6, 0.97), std::clamp(std::round(over + 18), 12.0, 40.0), 0, 0, {}});
+            findings.push_back({Fault::Wind,
+                                double(s),
+                                double(e),
+                                -1,
+                                db,
+                                std::clamp(0.6 + over / 30, 0.6, 0.97),
+                                std::clamp(std::round(over + 18), 12.0, 40.0),
+                                0,
+                                0,
+                                {}});
             s = e;
         }
         pops(findings, windy, voice);
@@ -101,6 +110,8 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Detector> makeGustDetector(int channels, int rate) { return std::make_unique<GustDetector>(channels, rate); }
+std::unique_ptr<Detector> makeGustDetector(int channels, int rate) {
+    return std::make_unique<GustDetector>(channels, rate);
+}
 
 }  // namespace rivlen

@@ -9,14 +9,17 @@ namespace rivlen {
 
 GustLevels::GustLevels(int channels, int rate) : m_hop(std::max(1, int(std::lround(kStep * rate)))) {
     const double q = std::numbers::sqrt2 / 2, top = std::min(4000.0, 0.4 * rate);
-    for (int c = 0; c < channels; ++c) m_channels.push_back({Biquad::highPass(15, q, rate), Biquad::lowPass(60, q, rate), Biquad::highPass(200, q, rate), Biquad::lowPass(top, q, rate)});
+    for (int c = 0; c < channels; ++c)
+        m_channels.push_back({Biquad::highPass(15, q, rate), Biquad::lowPass(60, q, rate),
+                              Biquad::highPass(200, q, rate), Biquad::lowPass(top, q, rate)});
 }
 
 void GustLevels::add(const AudioBuffer& block) {
     for (int64_t i = 0; i < block.frames(); ++i) {
         for (size_t c = 0; c < m_channels.size(); ++c) {
             const double x = block.channel(int(c))[size_t(i)];
-            const double low = m_channels[c].lowLow.next(m_channels[c].lowHigh.next(x)), body = m_channels[c].bodyLow.next(m_channels[c].bodyHigh.next(x));
+            const double low = m_channels[c].lowLow.next(m_channels[c].lowHigh.next(x)),
+                         body = m_channels[c].bodyLow.next(m_channels[c].bodyHigh.next(x));
             m_lowSum += low * low;
             m_bodySum += body * body;
         }

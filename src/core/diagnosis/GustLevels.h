@@ -1,13 +1,14 @@
 #pragma once
 #include <vector>
 
-#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
+#include "core/base/Progress.h"
 #include "core/spectral/Biquad.h"
 
 namespace rivlen {
 
-/// Levels of what beats on a microphone (15 to 60 Hz) and of the voice's body (200 Hz to 4 kHz), mean of all channels, every 10 ms, while a recording passes by.
+/// Levels of what beats on a microphone (15 to 60 Hz) and of the voice's body (200 Hz to 4 kHz), mean of all channels,
+/// every 10 ms, while a recording passes by.
 class GustLevels {
 public:
     static constexpr double kStep = 0.01;  ///< seconds

@@ -20,7 +20,9 @@ public:
     void finish(std::vector<Finding>& findings) override {
         const auto hum = m_search.finish();
         if (hum && hum->levelDb > kLeastDb)
-            findings.push_back({Fault::Hum, 0, double(m_frames) / m_rate, -1, hum->levelDb, std::min(1.0, 0.4 + 0.1 * double(hum->harmonics.size())), 100, hum->hz, hum->drift, hum->harmonics});
+            findings.push_back({Fault::Hum, 0, double(m_frames) / m_rate, -1, hum->levelDb,
+                                std::min(1.0, 0.4 + 0.1 * double(hum->harmonics.size())), 100, hum->hz, hum->drift,
+                                hum->harmonics});
     }
 
 private:
@@ -31,6 +33,8 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Detector> makeHumDetector(int channels, int rate) { return std::make_unique<HumDetector>(channels, rate); }
+std::unique_ptr<Detector> makeHumDetector(int channels, int rate) {
+    return std::make_unique<HumDetector>(channels, rate);
+}
 
 }  // namespace rivlen

@@ -9,7 +9,7 @@ namespace rivlen {
 
 namespace {
 
-constexpr double kSegment = 30;  // seconds
+constexpr double kSegment = 30;    // seconds
 constexpr double kStandsOut = 10;  // dB
 constexpr int kHarmonics = 20, kLeastHarmonics = 3;
 
@@ -32,7 +32,8 @@ std::vector<float> byBin(const std::vector<std::vector<float>>& rows, double q) 
 /// What stands out of a steady spectrum at multiples of a frequency.
 class Comb {
 public:
-    Comb(const std::vector<float>& levels, double binHz) : m_levels(levels), m_binHz(binHz), m_near(std::max(4, int(10 / binHz))), m_far(std::max(8, int(22 / binHz))) {}
+    Comb(const std::vector<float>& levels, double binHz)
+        : m_levels(levels), m_binHz(binHz), m_near(std::max(4, int(10 / binHz))), m_far(std::max(8, int(22 / binHz))) {}
 
     int binOf(double hz) const { return int(std::lround(hz / m_binHz)); }
     double line(double hz) const {  ///< dB above its surroundings; 0 where there are none
@@ -95,8 +96,14 @@ private:
 }  // namespace
 
 SteadySpectrum::SteadySpectrum(int channels, int rate, int size)
-    : m_rate(rate), m_size(size), m_bins(std::min(size / 2, int(kHighest * size / rate))), m_fft(size), m_window(hannWindow(size)), m_frame(size_t(size)),
-      m_spectrum(size_t(m_fft.bins())), m_waiting(channels, 0) {}
+    : m_rate(rate),
+      m_size(size),
+      m_bins(std::min(size / 2, int(kHighest * size / rate))),
+      m_fft(size),
+      m_window(hannWindow(size)),
+      m_frame(size_t(size)),
+      m_spectrum(size_t(m_fft.bins())),
+      m_waiting(channels, 0) {}
 
 void SteadySpectrum::add(const AudioBuffer& block) {
     m_waiting.append(block);
@@ -107,7 +114,8 @@ void SteadySpectrum::add(const AudioBuffer& block) {
             const auto x = m_waiting.channel(c).subspan(size_t(at), size_t(m_size));
             for (size_t i = 0; i < x.size(); ++i) m_frame[i] = x[i] * m_window[i];
             m_fft.forward(m_frame, m_spectrum);
-            for (size_t k = 0; k < power.size(); ++k) power[k] += std::norm(m_spectrum[k]) / float(m_waiting.channels());
+            for (size_t k = 0; k < power.size(); ++k)
+                power[k] += std::norm(m_spectrum[k]) / float(m_waiting.channels());
         }
         m_powers.push_back(std::move(power));
         if (double(m_powers.size()) * m_size / 2 >= kSegment * m_rate) endSegment();
@@ -121,7 +129,8 @@ void SteadySpectrum::endSegment() {
 }
 
 std::vector<float> SteadySpectrum::levels() {
-    if (double(m_powers.size()) * m_size / 2 >= kSegment / 6 * m_rate || (m_segments.empty() && m_powers.size() >= 2)) endSegment();
+    if (double(m_powers.size()) * m_size / 2 >= kSegment / 6 * m_rate || (m_segments.empty() && m_powers.size() >= 2))
+        endSegment();
     return m_segments.empty() ? std::vector<float>{} : byBin(m_segments, 0.5);
 }
 

@@ -15,8 +15,8 @@ struct Hum {
     std::vector<double> harmonics;  ///< numbers of those that stand out
 };
 
-/// The power that each bin of a spectrum exceeds in nine tenths of the time: what is always there, whatever comes and goes. Hann
-/// window, half overlap; below kHighest Hz. Memory is that of half a minute.
+/// The power that each bin of a spectrum exceeds in nine tenths of the time: what is always there, whatever comes and
+/// goes. Hann window, half overlap; below kHighest Hz. Memory is that of half a minute.
 class SteadySpectrum {
 public:
     static constexpr double kHighest = 1300;
@@ -41,12 +41,16 @@ private:
 
 /// Finds hum while a recording passes by.
 ///
-/// Hum is a comb at 50 or 60 Hz (0.5 % to either side) that is always there, also between words: three harmonics or more, one of
-/// them among the first two, stand 10 dB above the median of what is around them in the steady spectrum of 0.34 s windows. Windows of 1.4 s
-/// then give its frequency, read from the highest harmonics by parabolic interpolation.
+/// Hum is a comb at 50 or 60 Hz (0.5 % to either side) that is always there, also between words: three harmonics or
+/// more, one of them among the first two, stand 10 dB above the median of what is around them in the steady spectrum of
+/// 0.34 s windows. Windows of 1.4 s then give its frequency, read from the highest harmonics by parabolic
+/// interpolation.
 class HumSearch {
 public:
-    HumSearch(int channels, int rate) : m_rate(rate), m_short(channels, rate, nextPowerOfTwo(0.3 * rate)), m_long(channels, rate, nextPowerOfTwo(1.2 * rate)) {}
+    HumSearch(int channels, int rate)
+        : m_rate(rate),
+          m_short(channels, rate, nextPowerOfTwo(0.3 * rate)),
+          m_long(channels, rate, nextPowerOfTwo(1.2 * rate)) {}
     void add(const AudioBuffer& block) {
         m_short.add(block);
         m_long.add(block);

@@ -1,6 +1,6 @@
 // Silence: all channels below -80 dBFS for a second or longer.
-// Dropout: one value repeated exactly on all channels for 1.5 ms to 0.5 s, with sound above -50 dBFS within 10 ms on both sides. Programme
-// that pauses fades; only lost data stops and comes back like that.
+// Dropout: one value repeated exactly on all channels for 1.5 ms to 0.5 s, with sound above -50 dBFS within 10 ms on
+// both sides. Programme that pauses fades; only lost data stops and comes back like that.
 #include <algorithm>
 #include <cmath>
 
@@ -13,7 +13,8 @@ namespace rivlen {
 namespace {
 
 constexpr float kSilent = 1e-4f;
-constexpr double kLeastSilence = 1.0, kShortestHole = 0.0015, kLongestHole = 0.5, kBeside = 0.01, kSound = 0.00316;  // seconds; amplitude
+constexpr double kLeastSilence = 1.0, kShortestHole = 0.0015, kLongestHole = 0.5, kBeside = 0.01,
+                 kSound = 0.00316;  // seconds; amplitude
 
 class SilenceDetector : public Detector {
 public:
@@ -36,7 +37,16 @@ public:
             if (!same) m_level = std::max<double>(m_level * m_fall, peak);
             if (m_waiting && m_at - m_waiting->second > int64_t(kBeside * m_rate)) m_waiting.reset();
             if (m_waiting && !same && peak > kSound) {
-                m_dropouts.push_back({Fault::Dropout, double(m_waiting->first) / m_rate, double(m_waiting->second) / m_rate, -1, 1000.0 * double(m_waiting->second - m_waiting->first) / m_rate, 0.95, 0, 0, 0, {}});
+                m_dropouts.push_back({Fault::Dropout,
+                                      double(m_waiting->first) / m_rate,
+                                      double(m_waiting->second) / m_rate,
+                                      -1,
+                                      1000.0 * double(m_waiting->second - m_waiting->first) / m_rate,
+                                      0.95,
+                                      0,
+                                      0,
+                                      0,
+                                      {}});
                 m_waiting.reset();
             }
         }
@@ -58,7 +68,8 @@ private:
     void endHeld() {
         if (m_heldFrom < 0) return;
         const double seconds = double(m_at - m_heldFrom) / m_rate;
-        if (seconds >= kShortestHole && seconds <= kLongestHole && m_before > kSound) m_waiting = std::pair(m_heldFrom, m_at);
+        if (seconds >= kShortestHole && seconds <= kLongestHole && m_before > kSound)
+            m_waiting = std::pair(m_heldFrom, m_at);
         m_heldFrom = -1;
     }
 
@@ -67,12 +78,14 @@ private:
     int64_t m_at = 0, m_silentFrom = -1, m_heldFrom = -1;
     double m_level = 0, m_before = 0;
     const double m_fall = std::pow(0.5, 1 / (kBeside / 2 * m_rate));  ///< the level falls by half in 5 ms
-    std::optional<std::pair<int64_t, int64_t>> m_waiting;  ///< a gap that is a dropout if sound follows
+    std::optional<std::pair<int64_t, int64_t>> m_waiting;             ///< a gap that is a dropout if sound follows
     std::vector<Finding> m_silences, m_dropouts;
 };
 
 }  // namespace
 
-std::unique_ptr<Detector> makeSilenceDetector(int channels, int rate) { return std::make_unique<SilenceDetector>(channels, rate); }
+std::unique_ptr<Detector> makeSilenceDetector(int channels, int rate) {
+    return std::make_unique<SilenceDetector>(channels, rate);
+}
 
 }  // namespace rivlen

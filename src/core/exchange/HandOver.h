@@ -1,6 +1,6 @@
 #pragma once
-#include "core/media/Timecode.h"
 #include "core/delivery/DeliveryRender.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 
@@ -14,14 +14,15 @@ struct NamedSpan {
 /// A clip with the file that holds it and its handles.
 struct LaneEvent {
     Clip clip;
-    std::string file;          ///< relative to the hand-over folder
-    std::string reelName;      ///< at most 8 letters, for event lists
-    int64_t fileStart = 0;     ///< frame of the axis at the file's first one
+    std::string file;       ///< relative to the hand-over folder
+    std::string reelName;   ///< at most 8 letters, for event lists
+    int64_t fileStart = 0;  ///< frame of the axis at the file's first one
     int64_t fileFrames = 0;
     int64_t from = 0, to = 0;  ///< the clip on the axis, frames
 };
 
-/// A track of event lists: the clips of a lane that do not overlap; overlapping ones go to a further track of the same lane.
+/// A track of event lists: the clips of a lane that do not overlap; overlapping ones go to a further track of the same
+/// lane.
 struct LaneTrack {
     std::string name;
     std::vector<LaneEvent> events;  ///< by time
@@ -44,10 +45,11 @@ struct EventList {
 /// Which clips go onto which tracks.
 std::vector<LaneTrack> tracksOf(const Rebuild& rebuild, int sampleRate);
 
-/// CMX 3600 event list of one track: cuts in whole frames; sources bear the programme's own time. What frames cannot say (exact samples, gain, fades) stands
-/// in comments. At most 999 events, as the format has it.
+/// CMX 3600 event list of one track: cuts in whole frames; sources bear the programme's own time. What frames cannot
+/// say (exact samples, gain, fades) stands in comments. At most 999 events, as the format has it.
 std::string cmxList(const EventList& list, const LaneTrack& track);
-/// AES31-3 audio decision list of all tracks, exact to the sample, with gains and fades. Written from memory of AES31-3-1999.
+/// AES31-3 audio decision list of all tracks, exact to the sample, with gains and fades. Written from memory of
+/// AES31-3-1999.
 std::string adlList(const EventList& list);
 /// OpenTimelineIO JSON (Timeline.1), exact to the sample, with gains and fades as metadata.
 std::string otioList(const EventList& list);
@@ -55,9 +57,12 @@ std::string otioList(const EventList& list);
 std::string markersCsv(const EventList& list);
 std::string markersLabels(const EventList& list);
 
-/// Makes a folder NAME.handover for the next department: each clip of each lane as a WAV with handles (32-bit float, BWF time reference, no gain, no fades,
-/// no chain), event lists that put them in place, the stems, markers and regions, and a MANIFEST.txt that says what is what. It appears complete or not at all.
-/// Returns its path. Throws Error (OutputUnwritable, InputUnreadable, Cancelled, Usage where the rebuild is empty).
-std::filesystem::path writeHandOver(const DeliverySource& source, const std::vector<NamedSpan>& spans, FrameRate rate, bool drop, double handles, const std::filesystem::path& folder, const Progress& progress);
+/// Makes a folder NAME.handover for the next department: each clip of each lane as a WAV with handles (32-bit float,
+/// BWF time reference, no gain, no fades, no chain), event lists that put them in place, the stems, markers and
+/// regions, and a MANIFEST.txt that says what is what. It appears complete or not at all. Returns its path. Throws
+/// Error (OutputUnwritable, InputUnreadable, Cancelled, Usage where the rebuild is empty).
+std::filesystem::path writeHandOver(const DeliverySource& source, const std::vector<NamedSpan>& spans, FrameRate rate,
+                                    bool drop, double handles, const std::filesystem::path& folder,
+                                    const Progress& progress);
 
 }  // namespace rivlen

@@ -19,7 +19,9 @@ BandBias checked(BandBias curve, Error::Kind kind) {
         good = good && hz >= 20 && hz <= 24000 && value >= -100 && value <= 100 && (i == 0 || hz > curve[i - 1].first);
     }
     if (!good)
-        throw Error(kind, "This is no Band bias: give at most 32 points of a frequency from 20 to 24000 Hz, rising, and a value from -100 to 100, like 100:20,1000:-30.");
+        throw Error(kind,
+                    "This is no Band bias: give at most 32 points of a frequency from 20 to 24000 Hz, rising, and a "
+                    "value from -100 to 100, like 100:20,1000:-30.");
     return curve;
 }
 
@@ -29,7 +31,8 @@ double biasAt(const BandBias& curve, double hz) {
     if (curve.empty()) return 0;
     if (hz <= curve.front().first) return curve.front().second;
     if (hz >= curve.back().first) return curve.back().second;
-    const auto after = std::upper_bound(curve.begin(), curve.end(), hz, [](double f, const auto& point) { return f < point.first; });
+    const auto after =
+        std::upper_bound(curve.begin(), curve.end(), hz, [](double f, const auto& point) { return f < point.first; });
     const auto before = after - 1;
     const double t = std::log(hz / before->first) / std::log(after->first / before->first);
     return before->second + t * (after->second - before->second);

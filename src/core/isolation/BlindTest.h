@@ -19,8 +19,8 @@ public:
     const std::vector<int>& choices() const { return m_choices; }  ///< the preferred candidates, round by round
     int timesPreferred(int candidate) const;
     int favourite() const;  ///< preferred most often (the first of equals)
-    /// Probability that chance alone prefers some candidate as often as the favourite or more: the binomial tail with chance
-    /// 1 / labels, times labels (for two: the two-sided sign test), at most 1.
+    /// Probability that chance alone prefers some candidate as often as the favourite or more: the binomial tail with
+    /// chance 1 / labels, times labels (for two: the two-sided sign test), at most 1.
     double byChance() const;
 
 private:

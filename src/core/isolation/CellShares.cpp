@@ -11,7 +11,7 @@ namespace rivlen {
 
 namespace {
 
-constexpr int kHold = 5;  // frames
+constexpr int kHold = 5;                     // frames
 static_assert(kHold - 1 + 6 <= kCellReach);  // Onsets looks back 6 frames
 
 std::vector<float> averaged(const Cells& share, int at, int reach) {
@@ -26,7 +26,8 @@ std::vector<float> averaged(const Cells& share, int at, int reach) {
     return mean;
 }
 
-/// Gives `amount` (0 ... 1) of what is missing in guarded bins of a frame to the wanted stem; lets go over kHold frames.
+/// Gives `amount` (0 ... 1) of what is missing in guarded bins of a frame to the wanted stem; lets go over kHold
+/// frames.
 void guard(std::vector<float>& row, const Onsets& onsets, int at, double amount) {
     const double nearby = onsets.nearby(at);
     if (nearby <= 0) return;
@@ -35,7 +36,8 @@ void guard(std::vector<float>& row, const Onsets& onsets, int at, double amount)
         for (int j = 0; j < kHold; ++j) rise = std::max(rise, onsets.risen(at - j, b) * (1 - double(j) / kHold));
         const float g = float(amount * nearby * rise);
         if (g > 0)
-            for (int k = onsets.firstBin(b); k < onsets.firstBin(b + 1); ++k) row[size_t(k)] += g * (1 - row[size_t(k)]);
+            for (int k = onsets.firstBin(b); k < onsets.firstBin(b + 1); ++k)
+                row[size_t(k)] += g * (1 - row[size_t(k)]);
     }
 }
 
@@ -64,13 +66,19 @@ private:
 
 template <typename Test>
 bool any(const std::vector<Blend>& blends, Test&& test) {
-    return std::any_of(blends.begin(), blends.end(), [&](const Blend& b) { return std::any_of(b.begin(), b.end(), [&](const auto& one) { return test(one.first); }); });
+    return std::any_of(blends.begin(), blends.end(), [&](const Blend& b) {
+        return std::any_of(b.begin(), b.end(), [&](const auto& one) { return test(one.first); });
+    });
 }
 
 }  // namespace
 
-bool looksAround(const std::vector<Blend>& blends) { return any(blends, [](const auto& s) { return looksAround(s); }); }
-bool movesCells(const std::vector<Blend>& blends) { return any(blends, [](const auto& s) { return movesCells(s); }); }
+bool looksAround(const std::vector<Blend>& blends) {
+    return any(blends, [](const auto& s) { return looksAround(s); });
+}
+bool movesCells(const std::vector<Blend>& blends) {
+    return any(blends, [](const auto& s) { return movesCells(s); });
+}
 
 Cells strengthened(const std::vector<Blend>& blends, const Cells& share, const Cells& power, int count, double binHz) {
     const int reach = looksAround(blends) ? kCellReach : 0;

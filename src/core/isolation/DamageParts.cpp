@@ -11,7 +11,9 @@ namespace {
 
 constexpr double kTiny = 1e-20;
 
-double points(double value, double none, double all) { return 100 * std::clamp((value - none) / (all - none), 0.0, 1.0); }
+double points(double value, double none, double all) {
+    return 100 * std::clamp((value - none) / (all - none), 0.0, 1.0);
+}
 double db(double a, double b) { return 10 * std::log10((a + kTiny) / (b + kTiny)); }
 
 }  // namespace
@@ -44,7 +46,8 @@ double pumping(const std::vector<DamageSums>& moments) {
     double n = 0, sum = 0, squares = 0;
     for (const auto& m : moments) {
         if (m.bed < 1e-4 * loud) continue;  // no bed to hear
-        const double level = std::max(db(m.bedKept, m.bed), db(1e-4 * loud, m.bed));  // below -40 dB nobody hears it move
+        const double level =
+            std::max(db(m.bedKept, m.bed), db(1e-4 * loud, m.bed));  // below -40 dB nobody hears it move
         n += 1, sum += level, squares += level * level;
     }
     return n < 2 ? 0 : points(std::sqrt(std::max(0.0, squares / n - sum / n * sum / n)), 0, 20);
@@ -53,7 +56,8 @@ double pumping(const std::vector<DamageSums>& moments) {
 DamageCounter::DamageCounter(const SpanCells& cells, size_t group)
     : m_cells(cells), m_group(cells.groups[group]), m_onsets(m_group.share, m_group.power, cells.binHz) {}
 
-void DamageCounter::count(const Cells& gains, const Cells& wanted, const std::vector<int>& momentOf, std::vector<DamageSums>& moments) const {
+void DamageCounter::count(const Cells& gains, const Cells& wanted, const std::vector<int>& momentOf,
+                          std::vector<DamageSums>& moments) const {
     const size_t bins = m_group.power[0].size();
     const auto bin = [&](double hz) { return std::min(bins, size_t(hz / m_cells.binHz)); };
     const size_t middleFrom = bin(500), middleTo = bin(3000), trebleFrom = bin(4000), trebleTo = bin(12000);
@@ -64,7 +68,8 @@ void DamageCounter::count(const Cells& gains, const Cells& wanted, const std::ve
     for (int t = 0; t < m_cells.frames; ++t) {
         DamageSums& m = moments[size_t(momentOf[size_t(t)])];
         const auto &g = gains[size_t(t)], &V = wanted[size_t(t)], &P = m_group.power[size_t(t + kCellReach)];
-        const auto &before = gains[size_t(std::max(0, t - 1))], &after = gains[size_t(std::min(m_cells.frames - 1, t + 1))];
+        const auto &before = gains[size_t(std::max(0, t - 1))],
+                   &after = gains[size_t(std::min(m_cells.frames - 1, t + 1))];
         for (size_t k = 0; k < bins; ++k) {
             const float gg = g[k] * g[k], bend = g[k] - (before[k] + after[k]) / 2;
             m.flutter += bend * bend * P[k];

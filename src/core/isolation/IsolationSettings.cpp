@@ -35,7 +35,8 @@ std::string describeValue(const IsolationParameter& p, double value) {
     if (p.value == &IsolationSettings::depth && value >= kFullDepth) return "full";
     char text[32];
     const bool tenths = p.step < 1.0;
-    std::snprintf(text, sizeof text, p.minimum < 0 ? (tenths ? "%+.1f" : "%+.0f") : (tenths ? "%.1f" : "%.0f"), value + 0.0);
+    std::snprintf(text, sizeof text, p.minimum < 0 ? (tenths ? "%+.1f" : "%+.0f") : (tenths ? "%.1f" : "%.0f"),
+                  value + 0.0);
     if (p.minimum < 0 && value == 0.0) std::snprintf(text, sizeof text, "0");
     return *p.unit ? std::string(text) + " " + p.unit : text;
 }

@@ -20,7 +20,8 @@ struct IsolationSettings {
     double steadiness = 0.0;        ///< %, 0 ... 100
     double balance = 0.0;           ///< dB, -24 ... +24: wanted sound against what is left of the rest, afterwards
     BandBias bandBias = {};         ///< isolation stronger or weaker by region
-    BandBias bandBypassed = {};     ///< values that points of bandBias have when they are switched on again; they stand at 0 meanwhile
+    BandBias bandBypassed =
+        {};  ///< values that points of bandBias have when they are switched on again; they stand at 0 meanwhile
 
     bool operator==(const IsolationSettings&) const = default;
 };

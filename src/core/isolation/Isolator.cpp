@@ -10,7 +10,8 @@ namespace rivlen {
 
 namespace {
 
-constexpr double kWindowSeconds = 0.0427;  // 2048 at 48 kHz: resolves a voice's harmonics, still short against a syllable
+constexpr double kWindowSeconds =
+    0.0427;  // 2048 at 48 kHz: resolves a voice's harmonics, still short against a syllable
 
 constexpr int64_t kLevelStep = 64;  // samples between the moments at which levels are computed
 
@@ -35,7 +36,8 @@ void withLevels(const StrengthCourse& course, int rate, int64_t first, int64_t c
         for (; i < std::min(end, count); ++i) {
             const double w = double(i - begin) / kLevelStep;
             const auto mix = [w](double x, double y) { return x + w * (y - x); };
-            f(size_t(i), StrengthLevels{mix(a.back, b.back), mix(a.wanted, b.wanted), mix(a.rest, b.rest), mix(a.room, b.room)});
+            f(size_t(i),
+              StrengthLevels{mix(a.back, b.back), mix(a.wanted, b.wanted), mix(a.rest, b.rest), mix(a.room, b.room)});
         }
     }
 }
@@ -59,7 +61,8 @@ void Isolator::transform(std::span<const float> row, int64_t at) {
     m_fft.forward(m_block, m_spectrum);
 }
 
-Isolator::Frame Isolator::analysed(const std::vector<int>& group, int64_t at, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+Isolator::Frame Isolator::analysed(const std::vector<int>& group, int64_t at, const AudioBuffer& source,
+                                   const std::vector<AudioBuffer>& stems) {
     const size_t bins = m_spectrum.size();
     const auto power = [&](const AudioBuffer& x) {
         std::vector<float> sum(bins, 0.0f);
@@ -83,7 +86,8 @@ Isolator::Frame Isolator::analysed(const std::vector<int>& group, int64_t at, co
 std::vector<Blend> Isolator::blends(const StrengthCourse& course, int64_t begin, int frames) const {
     if (course.constant()) return {{{course.base, 1.0}}};
     std::vector<Blend> all;
-    for (int i = 0; i < frames; ++i) all.push_back(course.at((double(begin) + double(i) * m_hop + m_size / 2) / m_rate));
+    for (int i = 0; i < frames; ++i)
+        all.push_back(course.at((double(begin) + double(i) * m_hop + m_size / 2) / m_rate));
     return all;
 }
 
@@ -104,7 +108,8 @@ SpanCells Isolator::cells(const StrengthCourse& course, int wanted, int64_t firs
     return cells(wanted, first, block.source.frames() - 2 * margin(), block.source, block.stems);
 }
 
-SpanCells Isolator::cells(int wanted, int64_t first, int64_t count, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+SpanCells Isolator::cells(int wanted, int64_t first, int64_t count, const AudioBuffer& source,
+                          const std::vector<AudioBuffer>& stems) {
     SpanCells out;
     out.first = floorTo(first, m_hop);
     out.hop = m_hop;
@@ -124,8 +129,8 @@ SpanCells Isolator::cells(int wanted, int64_t first, int64_t count, const AudioB
     return out;
 }
 
-void Isolator::moveCells(const StrengthCourse& course, size_t group, int wanted, int64_t first, int64_t count, const StemBlock& block,
-                         std::vector<AudioBuffer>& moved) {
+void Isolator::moveCells(const StrengthCourse& course, size_t group, int wanted, int64_t first, int64_t count,
+                         const StemBlock& block, std::vector<AudioBuffer>& moved) {
     const AudioBuffer& source = block.source;
     const auto& stems = block.stems;
     const size_t bins = m_spectrum.size();
@@ -144,7 +149,9 @@ void Isolator::moveCells(const StrengthCourse& course, size_t group, int wanted,
         if (m_keep > 0 && kept == m_kept.end()) {
             // What lies farthest from here goes first.
             if (m_kept.size() >= m_keep * m_groups.size())
-                m_kept.erase(position - m_kept.begin()->first.first > m_kept.rbegin()->first.first - position ? m_kept.begin() : std::prev(m_kept.end()));
+                m_kept.erase(position - m_kept.begin()->first.first > m_kept.rbegin()->first.first - position
+                                 ? m_kept.begin()
+                                 : std::prev(m_kept.end()));
             m_kept[{position, group}] = frame;
         }
         share.push_back(frame.shares[size_t(wanted)]);
@@ -164,11 +171,14 @@ void Isolator::moveCells(const StrengthCourse& course, size_t group, int wanted,
                     const float change = now[size_t(i)][k] - before[k];
                     // The others give and take in proportion to their shares; equally where they have none.
                     const float others = 1 - before[k], even = 1.0f / float(stems.size() - 1);
-                    product[k] = m_spectrum[k] * (int(s) == wanted ? change : others > 1e-4f ? -change * own[k] / others : -change * even);
+                    product[k] = m_spectrum[k] * (int(s) == wanted ? change
+                                                  : others > 1e-4f ? -change * own[k] / others
+                                                                   : -change * even);
                 }
                 m_fft.inverse(product, m_block);
                 auto out = moved[s].channel(c);
-                const int64_t from = std::max<int64_t>(0, first - frame), to = std::min<int64_t>(m_size, first + count - frame);
+                const int64_t from = std::max<int64_t>(0, first - frame),
+                              to = std::min<int64_t>(m_size, first + count - frame);
                 for (int64_t n = from; n < to; ++n)  // squared root-Hann windows at a quarter hop sum to 2
                     out[size_t(frame + n - first)] += 0.5f * m_block[size_t(n)] * m_window[size_t(n)];
             }
@@ -176,7 +186,8 @@ void Isolator::moveCells(const StrengthCourse& course, size_t group, int wanted,
     }
 }
 
-void Isolator::setLevels(const StrengthCourse& course, int wanted, int64_t first, const StemBlock& block, int64_t around, Isolated& out) const {
+void Isolator::setLevels(const StrengthCourse& course, int wanted, int64_t first, const StemBlock& block,
+                         int64_t around, Isolated& out) const {
     const int64_t count = out.stems[0].frames();
     // One of the others is what the rest leaves of the source, so that rounding cannot break the sum.
     const size_t last = wanted == int(out.stems.size()) - 1 ? 0 : out.stems.size() - 1;
@@ -201,10 +212,12 @@ void Isolator::setLevels(const StrengthCourse& course, int wanted, int64_t first
     }
 }
 
-Isolator::Isolated Isolator::apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block, int64_t around) {
+Isolator::Isolated Isolator::apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block,
+                                   int64_t around) {
     const int64_t count = block.source.frames() - 2 * around;
     const auto neutral = [&](const auto& blend) {
-        return std::all_of(blend.begin(), blend.end(), [](const auto& one) { return one.first.depth >= kFullDepth && one.first.balance == 0; });
+        return std::all_of(blend.begin(), blend.end(),
+                           [](const auto& one) { return one.first.depth >= kFullDepth && one.first.balance == 0; });
     };
     if (block.hasRoom() && course != m_course) {
         if (course.uses("room_keep") || m_course.uses("room_keep")) forget();
@@ -216,13 +229,16 @@ Isolator::Isolated Isolator::apply(const StrengthCourse& course, int wanted, int
     bool moving = false;
     if (block.stems.size() > 1 && (!course.constant() || movesCells(course.base))) {
         std::vector<AudioBuffer> moved(block.stems.size(), AudioBuffer(block.source.channels(), count));
-        for (size_t group = 0; group < m_groups.size(); ++group) moveCells(course, group, wanted, first, count, block, moved);
+        for (size_t group = 0; group < m_groups.size(); ++group)
+            moveCells(course, group, wanted, first, count, block, moved);
         for (size_t s = 0; s < out.stems.size(); ++s)
-            for (size_t i = 0; i < out.stems[s].samples().size(); ++i) out.stems[s].samples()[i] += moved[s].samples()[i];
+            for (size_t i = 0; i < out.stems[s].samples().size(); ++i)
+                out.stems[s].samples()[i] += moved[s].samples()[i];
         moving = true;
     }
     out.result = out.stems[size_t(wanted)];
-    if (moving || !course.constant() || !neutral(course.at(0)) || (block.hasRoom() && course.uses("room_keep"))) setLevels(course, wanted, first, block, around, out);
+    if (moving || !course.constant() || !neutral(course.at(0)) || (block.hasRoom() && course.uses("room_keep")))
+        setLevels(course, wanted, first, block, around, out);
     return out;
 }
 

@@ -15,10 +15,10 @@ namespace rivlen {
 ///
 /// With the source X = sum of the stems S, a cell's share is p_s = |S_s| / sum |S| (exactly the network's mask
 /// where that is a real mask), taken over all channels of a group so that the stereo image stays.
-/// Firmness, Onset guard and Steadiness change the wanted stem's share from p to p' (strengthened(), CellShares.h) and move
-/// (p' - p) X between it and the other stems, each in proportion to its share. Depth G then lets
-/// 10^(-G/20) of all that is not wanted back in. What one stem gains the others lose: at every setting
-/// the stems sum to the source. At neutral settings they are returned unchanged.
+/// Firmness, Onset guard and Steadiness change the wanted stem's share from p to p' (strengthened(), CellShares.h) and
+/// move (p' - p) X between it and the other stems, each in proportion to its share. Depth G then lets 10^(-G/20) of all
+/// that is not wanted back in. What one stem gains the others lose: at every setting the stems sum to the source. At
+/// neutral settings they are returned unchanged.
 ///
 /// Frames lie on an absolute grid, so any block of the answer is the same whatever blocks it is asked for in:
 /// playback and file output agree. Not thread-safe; one per thread.
@@ -34,18 +34,24 @@ public:
         AudioBuffer result;              ///< the wanted one with its Balance
     };
     /// What apply() needs around for a strength: margin(), or nothing when no cell is moved.
-    int64_t margin(const StrengthCourse& course) const { return course.constant() && !movesCells(course.base) ? 0 : margin(); }
-    /// block covers [first - m, first + count + m) of the recording with m = around: margin(), or at least margin(course); returns [first, first + count)
-    /// at the strength. wanted is the index of the wanted stem.
+    int64_t margin(const StrengthCourse& course) const {
+        return course.constant() && !movesCells(course.base) ? 0 : margin();
+    }
+    /// block covers [first - m, first + count + m) of the recording with m = around: margin(), or at least
+    /// margin(course); returns [first, first + count) at the strength. wanted is the index of the wanted stem.
     Isolated apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block, int64_t around);
-    Isolated apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block) { return apply(course, wanted, first, std::move(block), margin()); }
+    Isolated apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block) {
+        return apply(course, wanted, first, std::move(block), margin());
+    }
     /// The same for one setting and a room that is not known: the stems alone.
     std::vector<AudioBuffer> apply(const IsolationSettings& settings, int wanted, int64_t first, int64_t count,
                                    const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
 
-    /// What apply() works on, to weigh settings without making sound; same arguments. Of the course only Room keep counts.
+    /// What apply() works on, to weigh settings without making sound; same arguments. Of the course only Room keep
+    /// counts.
     SpanCells cells(const StrengthCourse& course, int wanted, int64_t first, StemBlock block);
-    SpanCells cells(int wanted, int64_t first, int64_t count, const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
+    SpanCells cells(int wanted, int64_t first, int64_t count, const AudioBuffer& source,
+                    const std::vector<AudioBuffer>& stems);
 
     /// Remembers transformed frames between calls, for whoever walks through one recording in small blocks.
     void keepFrames() { m_keep = 128; }
@@ -58,7 +64,8 @@ private:
         Cells shares;
         std::vector<float> power;
     };
-    Frame analysed(const std::vector<int>& group, int64_t at, const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
+    Frame analysed(const std::vector<int>& group, int64_t at, const AudioBuffer& source,
+                   const std::vector<AudioBuffer>& stems);
     void transform(std::span<const float> row, int64_t at);
 
     /// What the strength is at frames [first, first + count) of the grid, one for all when it is the same.
@@ -66,8 +73,10 @@ private:
     /// Moves what Room keep takes from the dialogue.
     void keepRoom(const StrengthCourse& course, int wanted, int64_t origin, StemBlock& block);
     /// Adds what changes owner to moved[stem] (count frames).
-    void moveCells(const StrengthCourse& course, size_t group, int wanted, int64_t first, int64_t count, const StemBlock& block, std::vector<AudioBuffer>& moved);
-    void setLevels(const StrengthCourse& course, int wanted, int64_t first, const StemBlock& block, int64_t around, Isolated& out) const;
+    void moveCells(const StrengthCourse& course, size_t group, int wanted, int64_t first, int64_t count,
+                   const StemBlock& block, std::vector<AudioBuffer>& moved);
+    void setLevels(const StrengthCourse& course, int wanted, int64_t first, const StemBlock& block, int64_t around,
+                   Isolated& out) const;
 
     int m_size, m_hop, m_rate;
     Fft m_fft;
@@ -77,7 +86,7 @@ private:
     std::vector<std::vector<int>> m_groups;
     size_t m_keep = 0;
     std::map<std::pair<int64_t, size_t>, Frame> m_kept;  ///< by position and group
-    StrengthCourse m_course;  ///< that was applied last
+    StrengthCourse m_course;                             ///< that was applied last
 };
 
 }  // namespace rivlen

@@ -30,7 +30,8 @@ Likeness likenessOf(const SpanCells& cells) {
 double distance(const Likeness& a, const Likeness& b) {
     double sum = 0;
     for (size_t i = 0; i < Likeness::kBands; ++i)
-        sum += std::pow(a.wantedOverRest[i] - b.wantedOverRest[i], 2) + std::pow(a.restSpectrum[i] - b.restSpectrum[i], 2);
+        sum +=
+            std::pow(a.wantedOverRest[i] - b.wantedOverRest[i], 2) + std::pow(a.restSpectrum[i] - b.restSpectrum[i], 2);
     return std::sqrt(sum / (2 * Likeness::kBands));
 }
 

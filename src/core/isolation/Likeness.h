@@ -3,10 +3,10 @@
 
 namespace rivlen {
 
-/// What makes the strength of one recording right for another: how loud the wanted sound stands over the rest in each octave band,
-/// and how the rest's spectrum falls.
+/// What makes the strength of one recording right for another: how loud the wanted sound stands over the rest in each
+/// octave band, and how the rest's spectrum falls.
 struct Likeness {
-    static constexpr int kBands = 7;  // octaves around 125 Hz ... 8 kHz
+    static constexpr int kBands = 7;              // octaves around 125 Hz ... 8 kHz
     std::array<double, kBands> wantedOverRest{};  ///< dB, limited to +-30
     std::array<double, kBands> restSpectrum{};    ///< dB, mean 0
 };

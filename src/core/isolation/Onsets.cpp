@@ -16,9 +16,11 @@ double ramp(double x, double none, double all) { return std::clamp((x - none) / 
 
 Onsets::Onsets(const Cells& share, const Cells& power, double binHz) {
     const int bins = int(power[0].size());
-    for (double hz = 1500; hz < 18000 && int(hz / binHz) < bins - 1; hz *= std::exp2(1.0 / 3)) m_edges.push_back(int(hz / binHz));
+    for (double hz = 1500; hz < 18000 && int(hz / binHz) < bins - 1; hz *= std::exp2(1.0 / 3))
+        m_edges.push_back(int(hz / binHz));
     m_edges.push_back(bins);
-    const int low = std::max(1, int(120 / binHz)), high = std::min(bins, m_edges[0]);  // a burst itself does not hide the voice
+    const int low = std::max(1, int(120 / binHz)),
+              high = std::min(bins, m_edges[0]);  // a burst itself does not hide the voice
     for (size_t i = 0; i < power.size(); ++i) {
         double wanted = 0, all = 0;
         for (int k = low; k < high; ++k) {

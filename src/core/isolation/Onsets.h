@@ -5,10 +5,10 @@ namespace rivlen {
 
 /// Finds short noisy beginnings near the wanted sound: what t, s and x look like.
 ///
-/// In third-octave bands above 1.5 kHz the source's power is compared with the frames 3 to 6 before: a rise of 6 dB counts
-/// half, one of 12 dB wholly. Nearby says whether the wanted stem speaks: it holds from a tenth (0) to four tenths (1) of the
-/// peak power between 120 Hz and 1.5 kHz within 10 frames. These figures are our own choice, made on the demo
-/// and the excerpt of the development set.
+/// In third-octave bands above 1.5 kHz the source's power is compared with the frames 3 to 6 before: a rise of 6 dB
+/// counts half, one of 12 dB wholly. Nearby says whether the wanted stem speaks: it holds from a tenth (0) to four
+/// tenths (1) of the peak power between 120 Hz and 1.5 kHz within 10 frames. These figures are our own choice, made on
+/// the demo and the excerpt of the development set.
 class Onsets {
 public:
     /// share and power as in strengthened(), with kCellReach frames on both sides.

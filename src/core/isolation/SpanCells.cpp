@@ -4,9 +4,11 @@
 
 namespace rivlen {
 
-SpanCells readSpanCells(SampleSource& source, StemReaders& stems, const StrengthCourse& course, int wanted, int64_t first, int64_t count) {
+SpanCells readSpanCells(SampleSource& source, StemReaders& stems, const StrengthCourse& course, int wanted,
+                        int64_t first, int64_t count) {
     Isolator isolator(source.channels(), source.sampleRate());
-    return isolator.cells(course, wanted, first, stems.read(source, first - isolator.margin(), count + 2 * isolator.margin()));
+    return isolator.cells(course, wanted, first,
+                          stems.read(source, first - isolator.margin(), count + 2 * isolator.margin()));
 }
 
 }  // namespace rivlen

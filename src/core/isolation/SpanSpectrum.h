@@ -5,7 +5,7 @@ namespace rivlen {
 
 /// Levels of a span in sixth-octave bands, moment by moment (kMomentSeconds): what the Band bias is drawn over.
 struct SpanSpectrum {
-    std::vector<double> hz;                       ///< centres of the bands, rising
+    std::vector<double> hz;                          ///< centres of the bands, rising
     std::vector<std::vector<float>> source, wanted;  ///< [moment][band], dB, the wanted stem as the network gives it
 };
 

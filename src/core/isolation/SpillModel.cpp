@@ -50,7 +50,8 @@ SpillFeatures spillFeatures(const SpanCells& cells) {
 
 double spillCorrection(const SpanCells& cells) {
     const SpillFeatures f = spillFeatures(cells);
-    return std::clamp(kBase + kUnsure * f.unsure + kLow * f.low + kWanted * f.wantedMoves + kBed * f.bedMoves, -kMost, kMost);
+    return std::clamp(kBase + kUnsure * f.unsure + kLow * f.low + kWanted * f.wantedMoves + kBed * f.bedMoves, -kMost,
+                      kMost);
 }
 
 }  // namespace rivlen

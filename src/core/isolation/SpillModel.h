@@ -3,10 +3,11 @@
 
 namespace rivlen {
 
-/// dB to add to the spill that the network's shares suggest, learned from mixtures whose parts are known (training/fit_spill.py).
+/// dB to add to the spill that the network's shares suggest, learned from mixtures whose parts are known
+/// (training/fit_spill.py).
 ///
-/// Features of a span say how far the network's confidence is to be trusted: a sure voice that comes and goes over a steady bed
-/// is right more often than an unsure, low and steady one over a bed of single sounds.
+/// Features of a span say how far the network's confidence is to be trusted: a sure voice that comes and goes over a
+/// steady bed is right more often than an unsure, low and steady one over a bed of single sounds.
 double spillCorrection(const SpanCells& cells);
 
 /// P is a cell's power, p the wanted stem's share, moments last 0.1 s.

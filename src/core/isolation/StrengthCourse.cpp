@@ -25,21 +25,27 @@ double weight(const std::vector<StrengthRegion>& regions, size_t i, double secon
         const double fade = std::min(r.fade, r.to - r.from);
         return (neighbour ? std::min({fade, neighbour->fade, neighbour->to - neighbour->from}) : fade) / 2;
     };
-    const bool before = i > 0 && r.from - regions[i - 1].to < kTouching, after = i + 1 < regions.size() && regions[i + 1].from - r.to < kTouching;
+    const bool before = i > 0 && r.from - regions[i - 1].to < kTouching,
+               after = i + 1 < regions.size() && regions[i + 1].from - r.to < kTouching;
     const double rise = half(before ? &regions[i - 1] : nullptr), fall = half(after ? &regions[i + 1] : nullptr);
     return std::clamp(std::min((seconds - r.from + rise) / (2 * rise), (r.to + fall - seconds) / (2 * fall)), 0.0, 1.0);
 }
 
-Error damaged(const std::string& what) { return Error(Error::Kind::InputUnreadable, "The strength over time " + what + "; the session was damaged or edited by hand."); }
+Error damaged(const std::string& what) {
+    return Error(Error::Kind::InputUnreadable,
+                 "The strength over time " + what + "; the session was damaged or edited by hand.");
+}
 
 }  // namespace
 
 StrengthLevels levelsOf(const IsolationSettings& s) {
-    return {s.depth >= kFullDepth ? 0.0 : fromDb(-s.depth), fromDb(s.balance / 2), fromDb(-s.balance / 2), s.roomKeep / 100};
+    return {s.depth >= kFullDepth ? 0.0 : fromDb(-s.depth), fromDb(s.balance / 2), fromDb(-s.balance / 2),
+            s.roomKeep / 100};
 }
 
 double drawnAt(const DrawnCurve& curve, double seconds) {
-    const auto next = std::upper_bound(curve.begin(), curve.end(), seconds, [](double t, const auto& p) { return t < p.first; });
+    const auto next =
+        std::upper_bound(curve.begin(), curve.end(), seconds, [](double t, const auto& p) { return t < p.first; });
     if (next == curve.begin()) return curve.front().second;
     if (next == curve.end()) return curve.back().second;
     const auto& [t0, v0] = *std::prev(next);
@@ -80,7 +86,10 @@ bool StrengthCourse::uses(const char* id) const {
     const IsolationParameter& p = *parameter(id);
     const auto curve = drawn.find(id);
     const auto other = [&](double value) { return value != p.neutral; };
-    if (curve == drawn.end() ? other(base.*p.value) : std::any_of(curve->second.begin(), curve->second.end(), [&](const auto& point) { return other(point.second); })) return true;
+    if (curve == drawn.end() ? other(base.*p.value)
+                             : std::any_of(curve->second.begin(), curve->second.end(),
+                                           [&](const auto& point) { return other(point.second); }))
+        return true;
     return std::any_of(regions.begin(), regions.end(), [&](const auto& r) { return other(r.settings.*p.value); });
 }
 
@@ -107,7 +116,8 @@ nlohmann::json toJson(const StrengthCourse& course) {
     for (const auto& [id, curve] : course.drawn)
         for (const auto& [t, v] : curve) json["drawn"][id].push_back({t, v});
     for (const auto& r : course.regions)
-        json["regions"].push_back({{"name", r.name}, {"from", r.from}, {"to", r.to}, {"fade", r.fade}, {"isolation", toJson(r.settings)}});
+        json["regions"].push_back(
+            {{"name", r.name}, {"from", r.from}, {"to", r.to}, {"fade", r.fade}, {"isolation", toJson(r.settings)}});
     return json;
 }
 
@@ -121,19 +131,25 @@ StrengthCourse courseFromJson(const nlohmann::json& json) {
         for (const auto& point : points) {
             curve.emplace_back(point.at(0).get<double>(), point.at(1).get<double>());
             const auto [t, v] = curve.back();
-            if (!(v >= p->minimum && v <= p->maximum)) throw damaged("draws " + std::string(p->name) + " beyond its range");
-            if (!(t >= 0) || (curve.size() > 1 && !(t > curve[curve.size() - 2].first))) throw damaged("has points of " + std::string(p->name) + " that are not in order");
+            if (!(v >= p->minimum && v <= p->maximum))
+                throw damaged("draws " + std::string(p->name) + " beyond its range");
+            if (!(t >= 0) || (curve.size() > 1 && !(t > curve[curve.size() - 2].first)))
+                throw damaged("has points of " + std::string(p->name) + " that are not in order");
         }
         if (curve.size() > kMostDrawnPoints) throw damaged("has more than 2000 points of " + std::string(p->name));
         if (!curve.empty()) course.drawn[id] = std::move(curve);
     }
     const auto regions = json.value("regions", nlohmann::json::array());
     for (const auto& r : regions) {
-        StrengthRegion region{r.value("name", ""), r.at("from"), r.at("to"), r.value("fade", 0.1), isolationFromJson(r.at("isolation"))};
+        StrengthRegion region{r.value("name", ""), r.at("from"), r.at("to"), r.value("fade", 0.1),
+                              isolationFromJson(r.at("isolation"))};
         region.settings.stem = course.base.stem;
-        if (!(region.from >= 0 && region.to - region.from >= kShortestRegion / 2)) throw damaged("has a region that is too short");
-        if (!(region.fade >= kShortestFade && region.fade <= kLongestFade)) throw damaged("has a region whose fade is not between 0.01 and 5 s");
-        if (!course.regions.empty() && region.from < course.regions.back().to - 1e-6) throw damaged("has regions that overlap");
+        if (!(region.from >= 0 && region.to - region.from >= kShortestRegion / 2))
+            throw damaged("has a region that is too short");
+        if (!(region.fade >= kShortestFade && region.fade <= kLongestFade))
+            throw damaged("has a region whose fade is not between 0.01 and 5 s");
+        if (!course.regions.empty() && region.from < course.regions.back().to - 1e-6)
+            throw damaged("has regions that overlap");
         course.regions.push_back(std::move(region));
     }
     return course;

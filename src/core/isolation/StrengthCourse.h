@@ -12,7 +12,8 @@ namespace rivlen {
 struct StrengthRegion {
     std::string name;
     double from = 0, to = 0;
-    double fade = 0.1;  ///< over which its strength comes and goes, centred on its borders; kShortestFade ... kLongestFade
+    double fade =
+        0.1;  ///< over which its strength comes and goes, centred on its borders; kShortestFade ... kLongestFade
     IsolationSettings settings;
 
     bool operator==(const StrengthRegion&) const = default;
@@ -35,8 +36,8 @@ struct StrengthLevels {
     double room = 1;    ///< of the room, that stays
 };
 
-/// The strength of one stem over the whole of a recording: one setting, values drawn over time in place of its own, and regions
-/// with settings of their own, which the drawn values do not touch.
+/// The strength of one stem over the whole of a recording: one setting, values drawn over time in place of its own, and
+/// regions with settings of their own, which the drawn values do not touch.
 struct StrengthCourse {
     IsolationSettings base;
     std::map<std::string, DrawnCurve> drawn;  ///< by the parameter's id
@@ -58,8 +59,8 @@ StrengthLevels levelsOf(const IsolationSettings& settings);
 /// The curve's value at a moment; curve must not be empty.
 double drawnAt(const DrawnCurve& curve, double seconds);
 
-/// Puts a region in its place; others give way to it: they are shortened, cut in two or, when hardly anything is left, removed.
-/// Returns its index. Throws Error (Usage) when it is shorter than kShortestRegion.
+/// Puts a region in its place; others give way to it: they are shortened, cut in two or, when hardly anything is left,
+/// removed. Returns its index. Throws Error (Usage) when it is shorter than kShortestRegion.
 int placeRegion(StrengthCourse& course, StrengthRegion region);
 
 nlohmann::json toJson(const StrengthCourse& course);

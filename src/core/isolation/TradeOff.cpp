@@ -22,10 +22,13 @@ std::string costBeyond(const TradePoint& from, const TradePoint& to) {
     part[0] = char(std::tolower(part[0]));
     char text[160];
     if (cleaner < 0.5) {
-        std::snprintf(text, sizeof text, "From here on, more strength takes hardly any more spill but adds damage, mostly %s.", part.c_str());
+        std::snprintf(text, sizeof text,
+                      "From here on, more strength takes hardly any more spill but adds damage, mostly %s.",
+                      part.c_str());
     } else {
         const double points = std::max(0.0, to.damage.total - from.damage.total) / cleaner;
-        std::snprintf(text, sizeof text, "From here on, 1 dB less spill costs %.1f points of damage, mostly %s.", points, part.c_str());
+        std::snprintf(text, sizeof text, "From here on, 1 dB less spill costs %.1f points of damage, mostly %s.",
+                      points, part.c_str());
     }
     return text;
 }
@@ -57,8 +60,11 @@ TradeOff tradeOff(const IsolationSettings& settings, Weigher& weigher, const Pro
     auto helper = std::async(std::launch::async, [&] { weighEverySecond(second, 1, false); });
     weighEverySecond(weigher, 0, true);  // should it throw, the helper is waited for, and stops as well
     helper.get();
-    const auto depths = out.curve.begin() + std::size(kDepths);  // more firmness than the network's own hardly ever gains
-    const auto best = std::max_element(out.curve.begin(), depths, [](const TradePoint& a, const TradePoint& b) { return a.sdrDb < b.sdrDb; })->sdrDb;
+    const auto depths =
+        out.curve.begin() + std::size(kDepths);  // more firmness than the network's own hardly ever gains
+    const auto best = std::max_element(out.curve.begin(), depths, [](const TradePoint& a, const TradePoint& b) {
+                          return a.sdrDb < b.sdrDb;
+                      })->sdrDb;
     while (out.curve[size_t(out.knee)].sdrDb < best - kNearlyBest) ++out.knee;
     const TradePoint &knee = out.curve[size_t(out.knee)], &strongest = out.curve.back();
     if (out.knee == 0) {

@@ -6,9 +6,9 @@
 #include <cstdio>
 #include <numeric>
 
-#include "core/loudness/Loudness.h"
 #include "core/isolation/Isolator.h"
 #include "core/isolation/StemNames.h"
+#include "core/loudness/Loudness.h"
 #include "core/separation/NetworkLibrary.h"
 
 namespace rivlen {
@@ -19,22 +19,24 @@ std::optional<double> measuredQuality(const NetworkCard& card) {
     return card.all.at(place).get<double>();
 }
 
-
 std::vector<TrialChoice> trialChoices() {
     std::vector<TrialChoice> all;
     const auto cards = listNetworks();
     for (const auto& card : cards) {
-        const bool fits = std::all_of(card.shown.begin(), card.shown.end(), [](const auto& s) { return std::find(kStemNames.begin(), kStemNames.end(), s) != kStemNames.end(); });
+        const bool fits = std::all_of(card.shown.begin(), card.shown.end(), [](const auto& s) {
+            return std::find(kStemNames.begin(), kStemNames.end(), s) != kStemNames.end();
+        });
         // A network that another one names as its quick one is tried as that.
         const bool another = std::any_of(cards.begin(), cards.end(), [&](const auto& c) { return c.quick == card.id; });
         if (!fits || another) continue;
-        for (const char* quality : {"fine", "quick"}) all.push_back({forQuality(card, quality), card.id, quality, card.name + ", " + quality});
+        for (const char* quality : {"fine", "quick"})
+            all.push_back({forQuality(card, quality), card.id, quality, card.name + ", " + quality});
     }
     return all;
 }
 
-Trial tryNetwork(SampleSource& source, const TrialChoice& choice, const std::shared_ptr<Network>& network, const std::vector<StrengthCourse>& courses, int64_t first,
-                 int64_t count, const Progress& progress) {
+Trial tryNetwork(SampleSource& source, const TrialChoice& choice, const std::shared_ptr<Network>& network,
+                 const std::vector<StrengthCourse>& courses, int64_t first, int64_t count, const Progress& progress) {
     const auto start = std::chrono::steady_clock::now();
     Isolator isolator(source.channels(), source.sampleRate());
     const int64_t around = std::max(isolator.margin(), int64_t(kTrialAround * source.sampleRate()));
@@ -44,9 +46,15 @@ Trial tryNetwork(SampleSource& source, const TrialChoice& choice, const std::sha
     options.stems = room ? withRoom(choice.card, kStemNames) : kStemNames;
     options.from = std::max<int64_t>(0, first - around);
     options.to = std::min(source.frames(), first + count + around);
-    options.firstTileSeconds = options.tileSeconds = double(options.to - options.from) / source.sampleRate();  // one tile: nothing is computed twice
+    options.firstTileSeconds = options.tileSeconds =
+        double(options.to - options.from) / source.sampleRate();  // one tile: nothing is computed twice
     Trial trial{choice, options.from, {}, 0, {}, {}};
-    separate(source, network, options, [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& stems) { trial.block.append(gathered(x, stems, room)); }, progress);
+    separate(
+        source, network, options,
+        [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& stems) {
+            trial.block.append(gathered(x, stems, room));
+        },
+        progress);
     progress.throwIfCancelled();
     trial.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     const int64_t margin = isolator.margin();
@@ -74,25 +82,29 @@ TrialRanking rankTrials(const std::vector<TrialRow>& rows) {
     const auto score = [&](size_t i) { return rows[i].weighing.sdrDb + rows[i].quality.value_or(otherwise); };
     ranking.order.resize(rows.size());
     std::iota(ranking.order.begin(), ranking.order.end(), 0);
-    std::stable_sort(ranking.order.begin(), ranking.order.end(), [&](size_t a, size_t b) { return score(a) > score(b); });
+    std::stable_sort(ranking.order.begin(), ranking.order.end(),
+                     [&](size_t a, size_t b) { return score(a) > score(b); });
     const TrialRow& best = rows[ranking.order[0]];
     if (rows.size() == 1) {
         ranking.reason = best.name + " is the only one that can be tried here.";
         return ranking;
     }
     const TrialRow& next = rows[ranking.order[1]];
-    const double cleaner = next.weighing.spillDb - best.weighing.spillDb, kinder = next.weighing.damage.total - best.weighing.damage.total;
+    const double cleaner = next.weighing.spillDb - best.weighing.spillDb,
+                 kinder = next.weighing.damage.total - best.weighing.damage.total;
     std::string why;
     char text[200];
     if (std::fabs(cleaner) >= 0.3 || std::fabs(kinder) >= 0.5) {
-        std::snprintf(text, sizeof text, "%.1f dB %s spill and %.0f point%s %s damage than ", std::fabs(cleaner), cleaner >= 0 ? "less" : "more", std::fabs(kinder),
-                      std::lround(std::fabs(kinder)) == 1 ? "" : "s", kinder >= 0 ? "less" : "more");
+        std::snprintf(text, sizeof text, "%.1f dB %s spill and %.0f point%s %s damage than ", std::fabs(cleaner),
+                      cleaner >= 0 ? "less" : "more", std::fabs(kinder), std::lround(std::fabs(kinder)) == 1 ? "" : "s",
+                      kinder >= 0 ? "less" : "more");
         why = text + next.name;
     } else {
         why = "nearly the same figures here as " + next.name;
     }
     if (best.quality && next.quality && std::fabs(*best.quality - *next.quality) >= 0.05) {
-        std::snprintf(text, sizeof text, ", and %.1f dB %s on known mixtures", std::fabs(*best.quality - *next.quality), *best.quality > *next.quality ? "better" : "worse");
+        std::snprintf(text, sizeof text, ", and %.1f dB %s on known mixtures", std::fabs(*best.quality - *next.quality),
+                      *best.quality > *next.quality ? "better" : "worse");
         why += text;
     } else if (best.seconds < next.seconds * 0.7) {
         std::snprintf(text, sizeof text, ", and %.1f times as fast", next.seconds / best.seconds);

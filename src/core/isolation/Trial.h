@@ -20,17 +20,17 @@ std::vector<TrialChoice> trialChoices();
 /// What a network made of the stretch.
 struct Trial {
     TrialChoice choice;
-    int64_t from = 0;    ///< frame that the block begins with
+    int64_t from = 0;  ///< frame that the block begins with
     StemBlock block;
-    double seconds = 0;  ///< that separating it took
+    double seconds = 0;               ///< that separating it took
     std::vector<Weighing> weighings;  ///< of the span, by strength tried
     std::vector<double> loudness;     ///< of the span's result, LUFS, by strength tried
 };
 
-/// Separates [first, first + count) with kTrialAround seconds on either side, then weighs it at each strength; all are for one stem.
-/// Throws Error (Cancelled, InputUnreadable).
-Trial tryNetwork(SampleSource& source, const TrialChoice& choice, const std::shared_ptr<Network>& network, const std::vector<StrengthCourse>& courses, int64_t first,
-                 int64_t count, const Progress& progress);
+/// Separates [first, first + count) with kTrialAround seconds on either side, then weighs it at each strength; all are
+/// for one stem. Throws Error (Cancelled, InputUnreadable).
+Trial tryNetwork(SampleSource& source, const TrialChoice& choice, const std::shared_ptr<Network>& network,
+                 const std::vector<StrengthCourse>& courses, int64_t first, int64_t count, const Progress& progress);
 
 inline constexpr double kTrialAround = 1.0;  ///< seconds
 
@@ -47,9 +47,9 @@ struct TrialRow {
 
 /// The rows from the best to the worst with the reason for the first, one sentence.
 ///
-/// A network's own measures tell how sure it is, not how right: they rank settings of one network well and networks among each
-/// other less well (`./rivlen bench measures`). So the measured SI-SDR of the cards counts as well: the order is that of
-/// Weighing::sdrDb plus the card's figure, the mean of the others' where it is not known.
+/// A network's own measures tell how sure it is, not how right: they rank settings of one network well and networks
+/// among each other less well (`./rivlen bench measures`). So the measured SI-SDR of the cards counts as well: the
+/// order is that of Weighing::sdrDb plus the card's figure, the mean of the others' where it is not known.
 struct TrialRanking {
     std::vector<size_t> order;  ///< indices into the rows
     std::string reason;

@@ -12,7 +12,8 @@ namespace rivlen {
 namespace {
 
 constexpr double kTiny = 1e-20, kBandHz = 94, kArtifactBias = 2.4;
-// For the knee, chosen on the clips that SpillModel was fitted on: a correction that is wrong by some dB is believed half.
+// For the knee, chosen on the clips that SpillModel was fitted on: a correction that is wrong by some dB is believed
+// half.
 constexpr double kBelief = 0.5, kMovedWeight = 1.5;
 
 double db(double a, double b) { return 10 * std::log10((a + kTiny) / (b + kTiny)); }
@@ -61,8 +62,11 @@ void Weigher::findOwnership(const StrengthCourse& course) {
     }
     const bool around = looksAround(strength);
     for (const auto& group : m_cells.groups) {
-        const auto span = [&](const Cells& all) { return around ? all : Cells(all.begin() + kCellReach, all.end() - kCellReach); };
-        m_now.push_back(strengthened(strength, span(group.share), around ? group.power : Cells(), m_cells.frames, m_cells.binHz));
+        const auto span = [&](const Cells& all) {
+            return around ? all : Cells(all.begin() + kCellReach, all.end() - kCellReach);
+        };
+        m_now.push_back(
+            strengthened(strength, span(group.share), around ? group.power : Cells(), m_cells.frames, m_cells.binHz));
     }
 }
 
@@ -79,7 +83,8 @@ Weighing Weigher::weigh(const StrengthCourse& course) {
     const std::vector<float> allBacks = backs(course);
     const size_t width = size_t(std::max(1L, std::lround(kBandHz / m_cells.binHz)));
     std::vector<int> momentOf;
-    for (int t = 0; t < m_cells.frames; ++t) momentOf.push_back(int(double(t) * m_cells.hop / m_cells.rate / kMomentSeconds));
+    for (int t = 0; t < m_cells.frames; ++t)
+        momentOf.push_back(int(double(t) * m_cells.hop / m_cells.rate / kMomentSeconds));
     const size_t count = momentOf.empty() ? 0 : size_t(momentOf.back()) + 1;
     std::vector<Passing> passing(count);
     std::vector<DamageSums> sums(count);
@@ -106,7 +111,8 @@ Weighing Weigher::weigh(const StrengthCourse& course) {
             kept += x.meanV * x.gv, interference += x.meanB * x.gb;
         }
         for (int t = 0; t < m_cells.frames; ++t) {
-            const auto &P = m_cells.groups[group].power[size_t(t + kCellReach)], &V = m_wanted[group][size_t(t)], &g = gains[size_t(t)];
+            const auto &P = m_cells.groups[group].power[size_t(t + kCellReach)], &V = m_wanted[group][size_t(t)],
+                       &g = gains[size_t(t)];
             Passing& m = passing[size_t(momentOf[size_t(t)])];
             for (size_t k = 0; k < bins; ++k) {
                 const Band& band = bands[k / width];
@@ -129,7 +135,8 @@ Weighing Weigher::weigh(const StrengthCourse& course) {
     w.bent = std::max(0.0, kept - level) / level;
     w.spilt = std::pow(10, w.spillDb / 10) * kept / level;
     w.moved = std::pow(10, kArtifactBias / 10) * artifacts / level;
-    w.sdrDb = -10 * std::log10(w.bent + w.spilt * std::pow(10, (kBelief - 1) * m_correctionDb / 10) + kMovedWeight * w.moved + kTiny);
+    w.sdrDb = -10 * std::log10(w.bent + w.spilt * std::pow(10, (kBelief - 1) * m_correctionDb / 10) +
+                               kMovedWeight * w.moved + kTiny);
     double loudest = kTiny;
     for (const auto& m : passing) loudest = std::max(loudest, m.wanted);
     for (size_t i = 0; i < count; ++i) {

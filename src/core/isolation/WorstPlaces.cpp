@@ -24,14 +24,17 @@ WorstPlace spilt(const Moment& m, double at) {
 }
 
 void sort(Places& places) {
-    std::stable_sort(places.begin(), places.end(), [](const WorstPlace& a, const WorstPlace& b) { return a.points > b.points; });
+    std::stable_sort(places.begin(), places.end(),
+                     [](const WorstPlace& a, const WorstPlace& b) { return a.points > b.points; });
 }
 
 /// The first ones that are not near any other; chosen grows to at most `most`.
 void choose(const Places& from, int most, Places& chosen) {
     for (const auto& place : from) {
         if (int(chosen.size()) >= most || place.points < kLeast) return;
-        if (std::none_of(chosen.begin(), chosen.end(), [&](const WorstPlace& c) { return std::abs(c.seconds - place.seconds) < kApart; })) chosen.push_back(place);
+        if (std::none_of(chosen.begin(), chosen.end(),
+                         [&](const WorstPlace& c) { return std::abs(c.seconds - place.seconds) < kApart; }))
+            chosen.push_back(place);
     }
 }
 
@@ -49,7 +52,8 @@ std::vector<WorstPlace> worstPlaces(const Weighing& weighing, int most) {
     choose(damage, (most + 1) / 2, chosen);
     choose(spill, most, chosen);
     choose(damage, most, chosen);  // when there was little spill
-    std::stable_sort(chosen.begin(), chosen.end(), [](const WorstPlace& a, const WorstPlace& b) { return a.seconds < b.seconds; });
+    std::stable_sort(chosen.begin(), chosen.end(),
+                     [](const WorstPlace& a, const WorstPlace& b) { return a.seconds < b.seconds; });
     return chosen;
 }
 

@@ -48,7 +48,8 @@ std::vector<JobQueue::Status> JobQueue::status() const {
     std::vector<Status> all;
     for (const auto& job : m_jobs) {
         Status s{job->id, job->title, job->running, job->fraction, -1, 0};
-        if (job->running) s.secondsSpent = std::chrono::duration<double>(std::chrono::steady_clock::now() - job->started).count();
+        if (job->running)
+            s.secondsSpent = std::chrono::duration<double>(std::chrono::steady_clock::now() - job->started).count();
         if (job->fraction > 0.02) s.secondsLeft = s.secondsSpent * (1 - job->fraction) / job->fraction;
         all.push_back(s);
     }

@@ -28,14 +28,17 @@ LoudnessMeter::LoudnessMeter(int channels, int sampleRate, Detail detail) : m(st
     m->channels = channels;
     const int mode = EBUR128_MODE_I | (detail == Detail::Everything ? EBUR128_MODE_LRA : 0);
     m->state = ebur128_init(unsigned(channels), unsigned(sampleRate), mode);
-    if (!m->state) throw Error(Error::Kind::Other, "Loudness cannot be measured at this sample rate and channel count.");
+    if (!m->state)
+        throw Error(Error::Kind::Other, "Loudness cannot be measured at this sample rate and channel count.");
     if (detail == Detail::Everything) m->truePeak.emplace(channels, sampleRate);
     if (channels == 6) {  // 5.1 in file order: the LFE does not count, the surrounds weigh +1.5 dB
-        const int map[] = {EBUR128_LEFT, EBUR128_RIGHT, EBUR128_CENTER, EBUR128_UNUSED, EBUR128_LEFT_SURROUND, EBUR128_RIGHT_SURROUND};
+        const int map[] = {EBUR128_LEFT,   EBUR128_RIGHT,         EBUR128_CENTER,
+                           EBUR128_UNUSED, EBUR128_LEFT_SURROUND, EBUR128_RIGHT_SURROUND};
         for (unsigned c = 0; c < 6; ++c) ebur128_set_channel(m->state, c, map[c]);
     }
     if (channels == 8) {  // 7.1: only what lies between 60 and 120 degrees weighs +1.5 dB (ITU-R BS.1770-4, annex 3)
-        const int map[] = {EBUR128_LEFT, EBUR128_RIGHT, EBUR128_CENTER, EBUR128_UNUSED, EBUR128_Mp135, EBUR128_Mm135, EBUR128_Mp090, EBUR128_Mm090};
+        const int map[] = {EBUR128_LEFT,  EBUR128_RIGHT, EBUR128_CENTER, EBUR128_UNUSED,
+                           EBUR128_Mp135, EBUR128_Mm135, EBUR128_Mp090,  EBUR128_Mm090};
         for (unsigned c = 0; c < 8; ++c) ebur128_set_channel(m->state, c, map[c]);
     }
 }
@@ -46,7 +49,8 @@ LoudnessMeter::LoudnessMeter(LoudnessMeter&&) noexcept = default;
 void LoudnessMeter::add(const AudioBuffer& audio) {
     m->interleaved.resize(audio.samples().size());
     for (int c = 0; c < m->channels; ++c)
-        for (int64_t i = 0; i < audio.frames(); ++i) m->interleaved[size_t(i * m->channels + c)] = audio.channel(c)[size_t(i)];
+        for (int64_t i = 0; i < audio.frames(); ++i)
+            m->interleaved[size_t(i * m->channels + c)] = audio.channel(c)[size_t(i)];
     for (float v : audio.samples()) m->peak = std::max(m->peak, std::fabs(v));
     ebur128_add_frames_float(m->state, m->interleaved.data(), size_t(audio.frames()));
     if (m->truePeak) m->truePeak->add(audio);

@@ -5,8 +5,10 @@
 
 namespace rivlen {
 
-/// The true peak after ITU-R BS.1770-4, annex 2, as libebur128 finds it (fourfold oversampling, twofold from 96 kHz on), to the bit, but only looked for where it can be: between samples
-/// of some height its filter makes no more than 1.87 times that height (2.31 from 96 kHz on), so stretches that are lower than the peak found before by more than this are passed over.
+/// The true peak after ITU-R BS.1770-4, annex 2, as libebur128 finds it (fourfold oversampling, twofold from 96 kHz
+/// on), to the bit, but only looked for where it can be: between samples of some height its filter makes no more
+/// than 1.87 times that height (2.31 from 96 kHz on), so stretches that are lower than the peak found before by more
+/// than this are passed over.
 class TruePeak {
 public:
     /// Throws Error (Other) where libebur128 knows no such rate.

@@ -41,7 +41,7 @@ struct BssEval::Impl {
     std::vector<Spectrum> spectra;
     std::vector<Eigen::LDLT<Eigen::MatrixXd>> own;  ///< of each reference's distorted versions
     Eigen::LDLT<Eigen::MatrixXd> all;
-    std::vector<double> energies;                   ///< of the references
+    std::vector<double> energies;  ///< of the references
 
     double at(const std::vector<double>& r, int lag) const { return r[lag >= 0 ? size_t(lag) : padded - size_t(-lag)]; }
 };
@@ -58,7 +58,8 @@ BssEval::BssEval(const std::vector<AudioBuffer>& references, int taps) : m(std::
         for (int b = a; b < sources; ++b) {
             const auto r = correlation(m->fft, m->spectra[size_t(a)], m->spectra[size_t(b)]);
             for (int i = 0; i < taps; ++i)
-                for (int k = 0; k < taps; ++k) gram(a * taps + i, b * taps + k) = gram(b * taps + k, a * taps + i) = m->at(r, i - k);
+                for (int k = 0; k < taps; ++k)
+                    gram(a * taps + i, b * taps + k) = gram(b * taps + k, a * taps + i) = m->at(r, i - k);
         }
     m->all.compute(gram);
     for (int s = 0; s < sources; ++s) {
@@ -93,7 +94,8 @@ BssFigures BssEval::figures(const AudioBuffer& estimate, int source) const {
             decibels(within / std::max(energy - within, floor))};
 }
 
-std::vector<BssFigures> bssEval(const std::vector<AudioBuffer>& estimates, const std::vector<AudioBuffer>& references, int taps) {
+std::vector<BssFigures> bssEval(const std::vector<AudioBuffer>& estimates, const std::vector<AudioBuffer>& references,
+                                int taps) {
     const BssEval measure(references, taps);
     std::vector<BssFigures> figures;
     for (size_t s = 0; s < references.size(); ++s) figures.push_back(measure.figures(estimates[s], int(s)));

@@ -30,7 +30,8 @@ std::vector<float> prepared(const AudioBuffer& in, int sampleRate) {
 const std::vector<float>& window() {
     static const std::vector<float> w = [] {
         std::vector<float> values(kFrame);
-        for (int i = 0; i < kFrame; ++i) values[size_t(i)] = float(0.5 - 0.5 * std::cos(2 * std::numbers::pi * (i + 1) / (kFrame + 1)));
+        for (int i = 0; i < kFrame; ++i)
+            values[size_t(i)] = float(0.5 - 0.5 * std::cos(2 * std::numbers::pi * (i + 1) / (kFrame + 1)));
         return values;
     }();
     return w;
@@ -82,7 +83,8 @@ std::vector<Bands> thirdOctaves(const std::vector<float>& x) {
         fft.forward(block, spectrum);
         Bands bands{};
         for (int b = 0; b < kBands; ++b) {
-            for (int k = edges[size_t(b)].first; k < edges[size_t(b)].second; ++k) bands[size_t(b)] += double(std::norm(spectrum[size_t(k)]));
+            for (int k = edges[size_t(b)].first; k < edges[size_t(b)].second; ++k)
+                bands[size_t(b)] += double(std::norm(spectrum[size_t(k)]));
             bands[size_t(b)] = std::sqrt(bands[size_t(b)]);
         }
         out.push_back(bands);

@@ -16,7 +16,8 @@ struct BssFigures {
     double sdr = 0, sir = 0, sar = 0;
 };
 
-/// Measures estimates against the same references again and again: what depends on the references alone is computed once.
+/// Measures estimates against the same references again and again: what depends on the references alone is computed
+/// once.
 class BssEval {
 public:
     /// As bssEval().
@@ -31,9 +32,11 @@ private:
 };
 
 /// Vincent, Gribonval, Fevotte: "Performance measurement in blind audio source separation", IEEE TASLP 2006, with a
-/// time-invariant distortion filter of `taps` samples. The channels are folded to mono. One estimate for each reference, in
-/// the same order and of the same length; no reference may be silent (its figures would be undefined: NaN).
-std::vector<BssFigures> bssEval(const std::vector<AudioBuffer>& estimates, const std::vector<AudioBuffer>& references, int taps = 512);
+/// time-invariant distortion filter of `taps` samples. The channels are folded to mono. One estimate for each
+/// reference, in the same order and of the same length; no reference may be silent (its figures would be undefined:
+/// NaN).
+std::vector<BssFigures> bssEval(const std::vector<AudioBuffer>& estimates, const std::vector<AudioBuffer>& references,
+                                int taps = 512);
 
 /// Extended short-time objective intelligibility, 0 ... 1. Jensen and Taal: "An Algorithm for Predicting the
 /// Intelligibility of Speech Masked by Modulated Noise Maskers", IEEE TASLP 2016: 10 kHz, 15 third-octave bands from

@@ -59,13 +59,17 @@ struct AudioDecoder::Impl {
     void open(const fs::path& file) {
         std::error_code problem;
         const auto status = fs::status(file, problem);
-        if (!fs::exists(status)) unreadable(file, "is not there: check the path, or whether the disk it is on is connected.");
+        if (!fs::exists(status))
+            unreadable(file, "is not there: check the path, or whether the disk it is on is connected.");
         if (fs::is_directory(status)) unreadable(file, "is a folder: choose a file inside it.");
         if (fs::is_regular_file(status) && fs::file_size(file, problem) == 0)
             unreadable(file, "is empty (0 bytes): copy or export it again.");
-        if (const int code = avformat_open_input(&format, ("file:" + file.string()).c_str(), nullptr, nullptr); code < 0) {
+        if (const int code = avformat_open_input(&format, ("file:" + file.string()).c_str(), nullptr, nullptr);
+            code < 0) {
             if (code == AVERROR(EACCES)) unreadable(file, "may not be read by you: change its permissions.");
-            unreadable(file, "is not a recording that can be read, or it was cut short: choose an audio or video file, or copy it again.");
+            unreadable(file,
+                       "is not a recording that can be read, or it was cut short: choose an audio or video file, or "
+                       "copy it again.");
         }
         if (avformat_find_stream_info(format, nullptr) < 0)
             unreadable(file, "holds nothing that can be decoded: it may be damaged; copy or export it again.");
@@ -79,7 +83,9 @@ struct AudioDecoder::Impl {
         for (unsigned i = 0; i < format->nb_streams; ++i)
             if (int(i) != index) format->streams[i]->discard = AVDISCARD_ALL;
         const AVCodec* decoder = avcodec_find_decoder(stream->codecpar->codec_id);
-        if (!decoder) unreadable(file, std::string("uses the sound codec \"") + avcodec_get_name(stream->codecpar->codec_id) + "\", which cannot be decoded here: convert it first.");
+        if (!decoder)
+            unreadable(file, std::string("uses the sound codec \"") + avcodec_get_name(stream->codecpar->codec_id) +
+                                 "\", which cannot be decoded here: convert it first.");
         codec = avcodec_alloc_context3(decoder);
         avcodec_parameters_to_context(codec, stream->codecpar);
         codec->pkt_timebase = stream->time_base;
@@ -107,10 +113,12 @@ struct AudioDecoder::Impl {
                                                    : 0;
         info.isFloat = info.codec.rfind("pcm_f", 0) == 0;
         const bool guessed = format->duration_estimation_method == AVFMT_DURATION_FROM_BITRATE;
-        if (stream->duration != AV_NOPTS_VALUE && !guessed)
-            info.frames = toSamples(stream->duration);
+        if (stream->duration != AV_NOPTS_VALUE && !guessed) info.frames = toSamples(stream->duration);
         else if (const double end = promisedEnd(); end > 0 && !guessed)
-            info.frames = std::llround((end - (stream->start_time != AV_NOPTS_VALUE ? double(stream->start_time) * av_q2d(stream->time_base) : 0)) * info.sampleRate);
+            info.frames = std::llround(
+                (end -
+                 (stream->start_time != AV_NOPTS_VALUE ? double(stream->start_time) * av_q2d(stream->time_base) : 0)) *
+                info.sampleRate);
         readPicture();
         for (const AVDictionary* tags : {format->metadata, stream->metadata})
             if (const AVDictionaryEntry* tag = av_dict_get(tags, "timecode", nullptr, 0)) info.timecode = tag->value;
@@ -120,23 +128,28 @@ struct AudioDecoder::Impl {
         placeOnClock();
     }
 
-    /// When the sound ends by what the container says of itself, seconds; 0: it does not say. The length of a whole file is that of its
-    /// longest stream: a picture that goes on after the sound does not make the sound cut short.
+    /// When the sound ends by what the container says of itself, seconds; 0: it does not say. The length of a whole
+    /// file is that of its longest stream: a picture that goes on after the sound does not make the sound cut short.
     double promisedEnd() const {
         if (const AVDictionaryEntry* tag = av_dict_get(stream->metadata, "DURATION", nullptr, 0)) {
             int h = 0, m = 0;
             double s = 0;
             if (std::sscanf(tag->value, "%d:%d:%lf", &h, &m, &s) == 3) return 3600.0 * h + 60.0 * m + s;
         }
-        return format->nb_streams == 1 && format->duration != AV_NOPTS_VALUE ? double(format->duration) / AV_TIME_BASE : 0;
+        return format->nb_streams == 1 && format->duration != AV_NOPTS_VALUE ? double(format->duration) / AV_TIME_BASE
+                                                                             : 0;
     }
 
-    /// Where the first sample is in time of day: by the timecode of the picture, or the time reference of a broadcast wave file (EBU Tech 3285).
+    /// Where the first sample is in time of day: by the timecode of the picture, or the time reference of a broadcast
+    /// wave file (EBU Tech 3285).
     void placeOnClock() {
         if (info.timecode) {
             try {
-                const FrameRate rate = info.picture ? info.picture->rate : info.dropFrame() ? FrameRate{30000, 1001} : FrameRate{25, 1};
-                info.timecodeSeconds = double(framesOfTimecode(*info.timecode, rate)) / rate.perSecond() + (info.picture ? info.startOffset : 0);
+                const FrameRate rate = info.picture       ? info.picture->rate
+                                       : info.dropFrame() ? FrameRate{30000, 1001}
+                                                          : FrameRate{25, 1};
+                info.timecodeSeconds = double(framesOfTimecode(*info.timecode, rate)) / rate.perSecond() +
+                                       (info.picture ? info.startOffset : 0);
             } catch (const Error&) {
                 info.timecode.reset();  // not a timecode: of no use
             }
@@ -174,7 +187,8 @@ struct AudioDecoder::Impl {
 
     AudioBuffer converted() {
         if (frame->sample_rate != info.sampleRate || frame->ch_layout.nb_channels != info.channels)
-            unreadable(info.file, "changes its sample rate or channel count on the way: convert it to one format first.");
+            unreadable(info.file,
+                       "changes its sample rate or channel count on the way: convert it to one format first.");
         if (!convert) {
             if (swr_alloc_set_opts2(&convert, &frame->ch_layout, AV_SAMPLE_FMT_FLTP, info.sampleRate, &frame->ch_layout,
                                     AVSampleFormat(frame->format), info.sampleRate, 0, nullptr) < 0 ||
@@ -184,7 +198,8 @@ struct AudioDecoder::Impl {
         AudioBuffer out(info.channels, frame->nb_samples);
         std::vector<uint8_t*> rows;
         for (int c = 0; c < info.channels; ++c) rows.push_back(reinterpret_cast<uint8_t*>(out.channel(c).data()));
-        swr_convert(convert, rows.data(), frame->nb_samples, const_cast<const uint8_t**>(frame->extended_data), frame->nb_samples);
+        swr_convert(convert, rows.data(), frame->nb_samples, const_cast<const uint8_t**>(frame->extended_data),
+                    frame->nb_samples);
         // Float files can hold what is not a number; it would spread through every filter.
         for (float& v : out.samples())
             if (!std::isfinite(v)) v = 0.0f;
@@ -224,7 +239,8 @@ std::optional<AudioDecoder::Block> AudioDecoder::next() {
         const int got = avcodec_receive_frame(m->codec, m->frame);
         if (got == 0) {
             m->place();
-            if (!m->known || m->frame->nb_samples == 0) continue;  // after a seek: wait for a frame that says where it is
+            if (!m->known || m->frame->nb_samples == 0)
+                continue;  // after a seek: wait for a frame that says where it is
             Block block{m->position, m->converted()};
             m->position += block.audio.frames();
             return block;

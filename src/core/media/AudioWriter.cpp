@@ -21,7 +21,8 @@ namespace fs = std::filesystem;
 AudioFormat AudioFormat::parse(const std::string& container, const std::string& bits) {
     AudioFormat f;
     if (container == "flac") f.container = Container::Flac;
-    else if (container != "wav") throw Error(Error::Kind::Usage, "\"" + container + "\" is not a format: use wav or flac.");
+    else if (container != "wav")
+        throw Error(Error::Kind::Usage, "\"" + container + "\" is not a format: use wav or flac.");
     if (bits == "16") f.bits = Bits::Int16;
     else if (bits == "24") f.bits = Bits::Int24;
     else if (bits != "32f") throw Error(Error::Kind::Usage, "\"" + bits + "\" is not a bit depth: use 16, 24 or 32f.");
@@ -49,7 +50,9 @@ struct AudioWriter::Impl {
 namespace {
 
 int typeOf(const AudioFormat& f, int channels, const AudioNotes* notes) {
-    const int bits = f.bits == AudioFormat::Bits::Int16 ? SF_FORMAT_PCM_16 : f.bits == AudioFormat::Bits::Int24 ? SF_FORMAT_PCM_24 : SF_FORMAT_FLOAT;
+    const int bits = f.bits == AudioFormat::Bits::Int16   ? SF_FORMAT_PCM_16
+                     : f.bits == AudioFormat::Bits::Int24 ? SF_FORMAT_PCM_24
+                                                          : SF_FORMAT_FLOAT;
     switch (f.container) {
         case AudioFormat::Container::Flac: return SF_FORMAT_FLAC | bits;
         case AudioFormat::Container::Aiff: return SF_FORMAT_AIFF | bits;
@@ -59,31 +62,41 @@ int typeOf(const AudioFormat& f, int channels, const AudioNotes* notes) {
         default: {
             const bool small = notes && notes->frames > 0 && double(notes->frames) * channels * 4 < 4.0e9;
             // libsndfile guesses loudspeakers for WAVEX; AmbiX has none.
-            return (!small ? SF_FORMAT_RF64 : channels > 2 && f.layout != ChannelLayout::AmbiX ? SF_FORMAT_WAVEX : SF_FORMAT_WAV) | bits;
+            return (!small                                             ? SF_FORMAT_RF64
+                    : channels > 2 && f.layout != ChannelLayout::AmbiX ? SF_FORMAT_WAVEX
+                                                                       : SF_FORMAT_WAV) |
+                   bits;
         }
     }
 }
 
-void fill(char* field, size_t size, const std::string& text) { std::copy_n(text.begin(), std::min(size, text.size()), field); }
+void fill(char* field, size_t size, const std::string& text) {
+    std::copy_n(text.begin(), std::min(size, text.size()), field);
+}
 
 /// Loudness fields are hundredths; what is not known is 0x7fff (EBU Tech 3285, 2.4).
-int16_t hundredths(const std::optional<double>& v) { return v ? int16_t(std::lround(std::clamp(*v, -99.99, 99.99) * 100)) : int16_t(0x7fff); }
+int16_t hundredths(const std::optional<double>& v) {
+    return v ? int16_t(std::lround(std::clamp(*v, -99.99, 99.99) * 100)) : int16_t(0x7fff);
+}
 
 /// iXML 1.5 (open specification): project, scene, note, and a name for each track.
 std::string ixml(const AudioNotes& notes) {
     std::string x = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<BWFXML>\n<IXML_VERSION>1.5</IXML_VERSION>\n";
-    x += "<PROJECT>" + escapedForXml(notes.project) + "</PROJECT>\n<SCENE>" + escapedForXml(notes.scene) + "</SCENE>\n<NOTE>" + escapedForXml(notes.description) + "</NOTE>\n";
+    x += "<PROJECT>" + escapedForXml(notes.project) + "</PROJECT>\n<SCENE>" + escapedForXml(notes.scene) +
+         "</SCENE>\n<NOTE>" + escapedForXml(notes.description) + "</NOTE>\n";
     x += "<TRACK_LIST>\n<TRACK_COUNT>" + std::to_string(notes.tracks.size()) + "</TRACK_COUNT>\n";
     for (size_t i = 0; i < notes.tracks.size(); ++i) {
         const std::string number = std::to_string(i + 1);
-        x += "<TRACK><CHANNEL_INDEX>" + number + "</CHANNEL_INDEX><INTERLEAVE_INDEX>" + number + "</INTERLEAVE_INDEX><NAME>" + escapedForXml(notes.tracks[i]) + "</NAME></TRACK>\n";
+        x += "<TRACK><CHANNEL_INDEX>" + number + "</CHANNEL_INDEX><INTERLEAVE_INDEX>" + number +
+             "</INTERLEAVE_INDEX><NAME>" + escapedForXml(notes.tracks[i]) + "</NAME></TRACK>\n";
     }
     x += "</TRACK_LIST>\n</BWFXML>\n";
     x.resize((x.size() + 3) / 4 * 4, '\n');
     return x;
 }
 
-/// The bytes must be a multiple of four: libsndfile fills up with zeros that it counts as content, which nobody can read in a list.
+/// The bytes must be a multiple of four: libsndfile fills up with zeros that it counts as content, which nobody can
+/// read in a list.
 void addChunk(SNDFILE* handle, const char* id, std::string& bytes) {
     SF_CHUNK_INFO chunk{};
     std::strncpy(chunk.id, id, sizeof chunk.id - 1);
@@ -97,7 +110,8 @@ void putNumber(std::string& bytes, uint32_t v) {
     for (int i = 0; i < 4; ++i) bytes += char(v >> (8 * i) & 0xff);
 }
 
-/// Cue points, and their names as an associated data list (RIFF: "adtl" with a "labl" each). Written as chunks of our own: libsndfile's cues end at 100, and are not written into RF64.
+/// Cue points, and their names as an associated data list (RIFF: "adtl" with a "labl" each). Written as chunks of our
+/// own: libsndfile's cues end at 100, and are not written into RF64.
 void describeCues(SNDFILE* handle, const std::vector<std::pair<int64_t, std::string>>& cues) {
     std::string points, names = "adtl";
     putNumber(points, uint32_t(cues.size()));
@@ -164,7 +178,8 @@ std::string AudioFormat::extension() const {
     }
 }
 
-AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioFormat format, bool overwrite, const AudioNotes* notes)
+AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioFormat format, bool overwrite,
+                         const AudioNotes* notes)
     : m(std::make_unique<Impl>()) {
     m->file = std::move(file);
     m->channels = channels;
@@ -179,16 +194,22 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
     info.channels = channels;
     info.format = typeOf(format, channels, notes);
     using Container = AudioFormat::Container;
-    m->lossless = format.container == Container::Wav || format.container == Container::Flac || format.container == Container::Aiff;
-    if (m->lossless && format.bits != AudioFormat::Bits::Float32) m->quantiser = std::make_unique<Quantiser>(format.bits == AudioFormat::Bits::Int16 ? 16 : 24, channels, format.dither);
+    m->lossless = format.container == Container::Wav || format.container == Container::Flac ||
+                  format.container == Container::Aiff;
+    if (m->lossless && format.bits != AudioFormat::Bits::Float32)
+        m->quantiser =
+            std::make_unique<Quantiser>(format.bits == AudioFormat::Bits::Int16 ? 16 : 24, channels, format.dither);
     m->handle = sf_open(m->part.c_str(), SFM_WRITE, &info);
     if (!m->handle) m->fail(std::string(sf_strerror(nullptr)) + " Check that the folder exists and may be written to.");
     sf_command(m->handle, SFC_RF64_AUTO_DOWNGRADE, nullptr, SF_TRUE);  // plain WAV unless it grows beyond 4 GB
     sf_command(m->handle, SFC_SET_CLIPPING, nullptr, SF_TRUE);
     if (notes) describe(m->handle, format, *notes);
     if (format.layout == ChannelLayout::AmbiX) return;  // its channels are no loudspeakers: the mask stays empty
-    int surround[] = {SF_CHANNEL_MAP_LEFT, SF_CHANNEL_MAP_RIGHT, SF_CHANNEL_MAP_CENTER, SF_CHANNEL_MAP_LFE, SF_CHANNEL_MAP_REAR_LEFT, SF_CHANNEL_MAP_REAR_RIGHT, SF_CHANNEL_MAP_SIDE_LEFT, SF_CHANNEL_MAP_SIDE_RIGHT};
-    if (channels == 6 || channels == 8) sf_command(m->handle, SFC_SET_CHANNEL_MAP_INFO, surround, channels * int(sizeof(int)));
+    int surround[] = {SF_CHANNEL_MAP_LEFT,      SF_CHANNEL_MAP_RIGHT,     SF_CHANNEL_MAP_CENTER,
+                      SF_CHANNEL_MAP_LFE,       SF_CHANNEL_MAP_REAR_LEFT, SF_CHANNEL_MAP_REAR_RIGHT,
+                      SF_CHANNEL_MAP_SIDE_LEFT, SF_CHANNEL_MAP_SIDE_RIGHT};
+    if (channels == 6 || channels == 8)
+        sf_command(m->handle, SFC_SET_CHANNEL_MAP_INFO, surround, channels * int(sizeof(int)));
 }
 
 AudioWriter::~AudioWriter() {
@@ -218,7 +239,8 @@ void AudioWriter::write(const AudioBuffer& audio) {
             std::memcpy(m->stored.data(), m->interleaved.data(), m->stored.size() * sizeof(float));
         }
     }
-    if (written != audio.frames()) m->fail(std::string(sf_strerror(m->handle)) + " Free some space on the disk and start again.");
+    if (written != audio.frames())
+        m->fail(std::string(sf_strerror(m->handle)) + " Free some space on the disk and start again.");
     if (m->lossless) m->sum = rivlen::fingerprint(m->sum, m->stored);
 }
 

@@ -17,8 +17,8 @@ struct AudioFormat {
     enum class Bits { Int16, Int24, Float32 };
     Container container = Container::Wav;
     Bits bits = Bits::Float32;
-    Dither dither = Dither::Triangular;           ///< of 16 and 24 bits
-    ChannelLayout layout = ChannelLayout::Own;    ///< what so many channels stand for; Own: what is usual
+    Dither dither = Dither::Triangular;         ///< of 16 and 24 bits
+    ChannelLayout layout = ChannelLayout::Own;  ///< what so many channels stand for; Own: what is usual
 
     /// From the words of the command line: "wav"/"flac" and "16"/"24"/"32f". Throws Error (Usage).
     static AudioFormat parse(const std::string& container, const std::string& bits);
@@ -30,10 +30,10 @@ struct AudioNotes {
     std::string description;
     int64_t timeReference = 0;  ///< frames since midnight of the first one
     std::optional<double> integrated, range, truePeak, maxMomentary, maxShortTerm;  ///< LUFS, LU, dBTP, LUFS, LUFS
-    std::string project, scene;                         ///< iXML: session and reel
-    std::vector<std::string> tracks;                    ///< iXML: a name for each channel
-    std::vector<std::pair<int64_t, std::string>> cues;  ///< markers: frame and name
-    int64_t frames = 0;         ///< of the whole file where that is known: below 4 GB it is a plain WAV, which can bear cues
+    std::string project, scene;                                                     ///< iXML: session and reel
+    std::vector<std::string> tracks;                                                ///< iXML: a name for each channel
+    std::vector<std::pair<int64_t, std::string>> cues;                              ///< markers: frame and name
+    int64_t frames = 0;  ///< of the whole file where that is known: below 4 GB it is a plain WAV, which can bear cues
 };
 
 /// Writes one sound file (libsndfile; WAV turns into RF64 above 4 GB). The file appears under its final name
@@ -43,7 +43,8 @@ class AudioWriter {
 public:
     /// Throws Error (OutputUnwritable) when the folder cannot be written to, or the file is there and
     /// overwrite is false.
-    AudioWriter(std::filesystem::path file, int sampleRate, int channels, AudioFormat format, bool overwrite = false, const AudioNotes* notes = nullptr);
+    AudioWriter(std::filesystem::path file, int sampleRate, int channels, AudioFormat format, bool overwrite = false,
+                const AudioNotes* notes = nullptr);
     ~AudioWriter();
     AudioWriter(const AudioWriter&) = delete;
 

@@ -25,7 +25,8 @@ std::error_code giveFinalName(const fs::path& part, const fs::path& file, bool o
     }
     // A hard link fails when the name has been taken meanwhile; renaming would replace it.
     fs::create_hard_link(part, file, problem);
-    if (problem == std::errc::operation_not_permitted || problem == std::errc::function_not_supported) {  // a file system without links
+    if (problem == std::errc::operation_not_permitted ||
+        problem == std::errc::function_not_supported) {  // a file system without links
         problem.clear();
         if (fs::exists(file)) return std::make_error_code(std::errc::file_exists);
         fs::rename(part, file, problem);

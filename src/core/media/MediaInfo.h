@@ -21,14 +21,15 @@ struct MediaInfo {
     std::string file;
     int sampleRate = 0;  ///< Hz
     int channels = 0;
-    std::string layout;   ///< "mono", "stereo", "5.1", ...
-    std::string codec;    ///< "pcm_s24le", "aac", ...
-    int bits = 0;         ///< bits per sample as stored; 0 for lossy codecs
+    std::string layout;  ///< "mono", "stereo", "5.1", ...
+    std::string codec;   ///< "pcm_s24le", "aac", ...
+    int bits = 0;        ///< bits per sample as stored; 0 for lossy codecs
     bool isFloat = false;
-    int64_t frames = 0;       ///< exact, after encoder delay and padding
-    double startOffset = 0;   ///< seconds by which the sound starts after the picture (or before, if negative)
-    std::optional<std::string> timecode;     ///< of the picture's first frame, or where there is no picture of the first sample
-    std::optional<double> timecodeSeconds;   ///< the first sample's place on the timecode's clock
+    int64_t frames = 0;      ///< exact, after encoder delay and padding
+    double startOffset = 0;  ///< seconds by which the sound starts after the picture (or before, if negative)
+    std::optional<std::string>
+        timecode;  ///< of the picture's first frame, or where there is no picture of the first sample
+    std::optional<double> timecodeSeconds;  ///< the first sample's place on the timecode's clock
     bool dropFrame() const { return timecode && timecode->find(';') != std::string::npos; }
     std::optional<PictureInfo> picture;
     double duration() const { return sampleRate > 0 ? double(frames) / sampleRate : 0.0; }

@@ -5,8 +5,8 @@
 #include <deque>
 
 #include "core/base/Error.h"
-#include "core/media/Timecode.h"
 #include "core/media/AudioDecoder.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 
@@ -114,7 +114,9 @@ MediaReader::MediaReader(const std::filesystem::path& file) : m(std::make_unique
     m->lossless = m->info.bits > 0;
     const std::string name = "\"" + file.string() + "\" ";
     if (!m->decodeOne())
-        throw Error(Error::Kind::InputUnreadable, name + "holds no sound that can be decoded: it may be damaged or cut short; copy or export it again.");
+        throw Error(Error::Kind::InputUnreadable,
+                    name +
+                        "holds no sound that can be decoded: it may be damaged or cut short; copy or export it again.");
     const int64_t promised = m->info.frames;
     const int64_t end = m->measureEnd();
     if (promised > 0 && double(promised - end) > kTruncationSeconds * m->info.sampleRate)
@@ -136,9 +138,8 @@ AudioBuffer MediaReader::read(int64_t first, int64_t count) {
     if (at >= end) return out;
     m->locate(at);
     while (at < end) {
-        const auto block = std::find_if(m->cache.begin(), m->cache.end(), [at](const AudioDecoder::Block& b) {
-            return b.first + b.audio.frames() > at;
-        });
+        const auto block = std::find_if(m->cache.begin(), m->cache.end(),
+                                        [at](const AudioDecoder::Block& b) { return b.first + b.audio.frames() > at; });
         if (block == m->cache.end()) {
             if (!m->decodeOne()) break;
             continue;

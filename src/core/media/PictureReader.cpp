@@ -48,11 +48,13 @@ struct PictureReader::Impl {
     }
 
     void open() {
-        if (avformat_open_input(&format, ("file:" + file.string()).c_str(), nullptr, nullptr) < 0 || avformat_find_stream_info(format, nullptr) < 0)
+        if (avformat_open_input(&format, ("file:" + file.string()).c_str(), nullptr, nullptr) < 0 ||
+            avformat_find_stream_info(format, nullptr) < 0)
             unreadable("cannot be read: check that the file is there and whole.");
         const AVCodec* decoder = nullptr;
         const int index = av_find_best_stream(format, AVMEDIA_TYPE_VIDEO, -1, -1, &decoder, 0);
-        if (index < 0 || !decoder || (format->streams[index]->disposition & AV_DISPOSITION_ATTACHED_PIC)) unreadable("is missing, or its codec is not known here; its sound can be worked on all the same.");
+        if (index < 0 || !decoder || (format->streams[index]->disposition & AV_DISPOSITION_ATTACHED_PIC))
+            unreadable("is missing, or its codec is not known here; its sound can be worked on all the same.");
         stream = format->streams[index];
         const int sound = av_find_best_stream(format, AVMEDIA_TYPE_AUDIO, -1, -1, nullptr, 0);
         for (unsigned i = 0; i < format->nb_streams; ++i)
@@ -61,17 +63,21 @@ struct PictureReader::Impl {
         avcodec_parameters_to_context(codec, stream->codecpar);
         codec->pkt_timebase = stream->time_base;
         codec->thread_count = 1;  // sound and separation need the processors more
-        if (avcodec_open2(codec, decoder, nullptr) < 0) unreadable("cannot be decoded; its sound can be worked on all the same.");
+        if (avcodec_open2(codec, decoder, nullptr) < 0)
+            unreadable("cannot be decoded; its sound can be worked on all the same.");
         info.width = codec->width;
         info.height = codec->height;
         info.codec = avcodec_get_name(codec->codec_id);
         const AVRational rate = av_guess_frame_rate(format, stream, nullptr);
         info.fps = rate.den > 0 ? av_q2d(rate) : 25;
         info.rate = FrameRate::nearest(info.fps);
-        info.duration = stream->duration != AV_NOPTS_VALUE ? double(stream->duration) * av_q2d(stream->time_base) : double(std::max<int64_t>(0, format->duration)) / AV_TIME_BASE;
+        info.duration = stream->duration != AV_NOPTS_VALUE
+                            ? double(stream->duration) * av_q2d(stream->time_base)
+                            : double(std::max<int64_t>(0, format->duration)) / AV_TIME_BASE;
         if (stream->start_time != AV_NOPTS_VALUE) pictureStart = double(stream->start_time) * av_q2d(stream->time_base);
         soundStart = pictureStart;
-        if (sound >= 0 && format->streams[sound]->start_time != AV_NOPTS_VALUE) soundStart = double(format->streams[sound]->start_time) * av_q2d(format->streams[sound]->time_base);
+        if (sound >= 0 && format->streams[sound]->start_time != AV_NOPTS_VALUE)
+            soundStart = double(format->streams[sound]->start_time) * av_q2d(format->streams[sound]->time_base);
     }
 
     double timeOf(const AVFrame* frame) const {
@@ -90,14 +96,16 @@ struct PictureReader::Impl {
                 avcodec_send_packet(codec, nullptr);
                 continue;
             }
-            if (packet->stream_index == stream->index) avcodec_send_packet(codec, packet);  // what is damaged is passed over
+            if (packet->stream_index == stream->index)
+                avcodec_send_packet(codec, packet);  // what is damaged is passed over
             av_packet_unref(packet);
         }
     }
 
     void search(double time) {
         const auto ticks = int64_t(std::floor((time + kHair) / av_q2d(stream->time_base)));
-        if (avformat_seek_file(format, stream->index, INT64_MIN, ticks, ticks, 0) < 0) av_seek_frame(format, stream->index, 0, AVSEEK_FLAG_BACKWARD);
+        if (avformat_seek_file(format, stream->index, INT64_MIN, ticks, ticks, 0) < 0)
+            av_seek_frame(format, stream->index, 0, AVSEEK_FLAG_BACKWARD);
         avcodec_flush_buffers(codec);
         drained = haveShown = haveComing = false;
     }
@@ -128,14 +136,19 @@ struct PictureReader::Impl {
         out.height = height > 0 ? height : shown->height;
         out.width = std::max(1, int(std::lround(double(out.height) * shown->width / shown->height * av_q2d(pixel))));
         out.rgba.resize(size_t(out.width) * size_t(out.height) * 4);
-        scale = sws_getCachedContext(scale, shown->width, shown->height, AVPixelFormat(shown->format), out.width, out.height, AV_PIX_FMT_RGBA, SWS_BILINEAR, nullptr, nullptr, nullptr);
+        scale = sws_getCachedContext(scale, shown->width, shown->height, AVPixelFormat(shown->format), out.width,
+                                     out.height, AV_PIX_FMT_RGBA, SWS_BILINEAR, nullptr, nullptr, nullptr);
         if (!scale) unreadable("has a pixel format that cannot be shown.");
-        // The scaler writes in blocks of up to 64 bytes, beyond the ends of short rows: it gets rows with room for that.
+        // The scaler writes in blocks of up to 64 bytes, beyond the ends of short rows: it gets rows with room for
+        // that.
         uint8_t* rows[4] = {};
         int stride[4] = {};
-        if (av_image_alloc(rows, stride, out.width + 32, out.height + 1, AV_PIX_FMT_RGBA, 64) < 0) unreadable("is too large to be shown.");
+        if (av_image_alloc(rows, stride, out.width + 32, out.height + 1, AV_PIX_FMT_RGBA, 64) < 0)
+            unreadable("is too large to be shown.");
         sws_scale(scale, shown->data, shown->linesize, 0, shown->height, rows, stride);
-        for (int y = 0; y < out.height; ++y) std::copy_n(rows[0] + ptrdiff_t(y) * stride[0], size_t(out.width) * 4, out.rgba.begin() + ptrdiff_t(y) * out.width * 4);
+        for (int y = 0; y < out.height; ++y)
+            std::copy_n(rows[0] + ptrdiff_t(y) * stride[0], size_t(out.width) * 4,
+                        out.rgba.begin() + ptrdiff_t(y) * out.width * 4);
         av_freep(&rows[0]);
         const double time = timeOf(shown);
         out.number = std::llround((time - pictureStart) * info.rate.perSecond());

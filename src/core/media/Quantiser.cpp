@@ -9,7 +9,8 @@ namespace {
 constexpr double kShape[] = {2.033, -2.165, 1.959, -1.590, 0.6149};
 }
 
-Quantiser::Quantiser(int bits, int channels, Dither dither) : m_bits(bits), m_dither(dither), m_errors(kTaps * size_t(channels), 0.0) {}
+Quantiser::Quantiser(int bits, int channels, Dither dither)
+    : m_bits(bits), m_dither(dither), m_errors(kTaps * size_t(channels), 0.0) {}
 
 void Quantiser::add(const AudioBuffer& audio, std::vector<int32_t>& out) {
     const double full = double(int64_t(1) << (m_bits - 1));

@@ -9,13 +9,15 @@ namespace rivlen {
 
 /// What happens to what falls under the last bit.
 enum class Dither {
-    Triangular,  ///< TPDF noise of two steps peak to peak: the error is noise of constant power (Lipshitz, Wannamaker and Vanderkooy 1992)
-    Shaped,      ///< the same, and the error's spectrum moved to where hearing is dull (Wannamaker 1992, five coefficients for 44.1 and 48 kHz, from memory)
-    None         ///< rounded
+    Triangular,  ///< TPDF noise of two steps peak to peak: the error is noise of constant power (Lipshitz, Wannamaker
+                 ///< and Vanderkooy 1992)
+    Shaped,  ///< the same, and the error's spectrum moved to where hearing is dull (Wannamaker 1992, five coefficients
+             ///< for 44.1 and 48 kHz, from memory)
+    None     ///< rounded
 };
 
-/// Turns floats into integers of 16 or 24 bits. The same input gives the same answer. Digital silence stays silence, as far as no shaped error
-/// is under way.
+/// Turns floats into integers of 16 or 24 bits. The same input gives the same answer. Digital silence stays silence, as
+/// far as no shaped error is under way.
 class Quantiser {
 public:
     Quantiser(int bits, int channels, Dither dither);

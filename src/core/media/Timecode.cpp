@@ -11,18 +11,29 @@ namespace rivlen {
 namespace {
 
 [[noreturn]] void noTime(const std::string& text) {
-    throw Error(Error::Kind::Usage, "\"" + text + "\" is not a time: give seconds (12.5) or HH:MM:SS:FF, HH:MM:SS;FF or HH:MM:SS.mmm.");
+    throw Error(Error::Kind::Usage,
+                "\"" + text + "\" is not a time: give seconds (12.5) or HH:MM:SS:FF, HH:MM:SS;FF or HH:MM:SS.mmm.");
 }
 
 constexpr size_t kLongest = 40;  // letters: more digits than numbers hold
 
-// SMPTE ST 12-1: of each minute, except every tenth, the first two frame numbers are left out at 30 frames a second, four at 60.
+// SMPTE ST 12-1: of each minute, except every tenth, the first two frame numbers are left out at 30 frames a second,
+// four at 60.
 int dropped(FrameRate rate) { return 2 * (rate.nominal() / 30); }
 
 }  // namespace
 
 FrameRate FrameRate::nearest(double perSecond) {
-    for (const FrameRate known : {FrameRate{24000, 1001}, {24, 1}, {25, 1}, {30000, 1001}, {30, 1}, {48000, 1001}, {48, 1}, {50, 1}, {60000, 1001}, {60, 1}})
+    for (const FrameRate known : {FrameRate{24000, 1001},
+                                  {24, 1},
+                                  {25, 1},
+                                  {30000, 1001},
+                                  {30, 1},
+                                  {48000, 1001},
+                                  {48, 1},
+                                  {50, 1},
+                                  {60000, 1001},
+                                  {60, 1}})
         if (std::fabs(known.perSecond() - perSecond) < 0.006) return known;
     return {int(std::lround(perSecond * 1000)), 1000};
 }
@@ -46,7 +57,8 @@ std::string timecodeOfFrames(int64_t frames, FrameRate rate, bool drop) {
         frames += 9 * skip * (frames / ten) + (rest >= 60 * n ? skip * ((rest - 60 * n) / one + 1) : 0);
     }
     char text[48];
-    std::snprintf(text, sizeof text, "%02lld:%02lld:%02lld%c%02lld", (long long)(frames / n / 3600), (long long)(frames / n / 60 % 60), (long long)(frames / n % 60), skip > 0 ? ';' : ':',
+    std::snprintf(text, sizeof text, "%02lld:%02lld:%02lld%c%02lld", (long long)(frames / n / 3600),
+                  (long long)(frames / n / 60 % 60), (long long)(frames / n % 60), skip > 0 ? ';' : ':',
                   (long long)(frames % n));
     return text;
 }
@@ -75,10 +87,8 @@ std::string formatTime(double seconds) {
 std::string formatDuration(double seconds) {
     const long long s = std::llround(std::max(0.0, seconds));
     char text[48];
-    if (s >= 3600)
-        std::snprintf(text, sizeof text, "%lld:%02lld:%02lld", s / 3600, s / 60 % 60, s % 60);
-    else
-        std::snprintf(text, sizeof text, "%lld:%02lld", s / 60, s % 60);
+    if (s >= 3600) std::snprintf(text, sizeof text, "%lld:%02lld:%02lld", s / 3600, s / 60 % 60, s % 60);
+    else std::snprintf(text, sizeof text, "%lld:%02lld", s / 60, s % 60);
     return text;
 }
 

@@ -9,7 +9,9 @@ namespace {
 
 constexpr double kStep = 0.01;  // seconds between the two sides of a step
 
-double valueOr(const DrawnCurve& curve, double second, double usual) { return curve.empty() ? usual : drawnAt(curve, second); }
+double valueOr(const DrawnCurve& curve, double second, double usual) {
+    return curve.empty() ? usual : drawnAt(curve, second);
+}
 
 /// The curve's points strictly inside a span.
 DrawnCurve inside(const DrawnCurve& curve, double from, double to) {
@@ -21,11 +23,13 @@ DrawnCurve inside(const DrawnCurve& curve, double from, double to) {
 
 void keepEnds(const DrawnCurve& curve, size_t from, size_t to, double tolerance, std::vector<bool>& keep) {
     if (to <= from + 1) return;
-    const double x0 = curve[from].first, y0 = curve[from].second, slope = (curve[to].second - y0) / std::max(1e-12, curve[to].first - x0);
+    const double x0 = curve[from].first, y0 = curve[from].second,
+                 slope = (curve[to].second - y0) / std::max(1e-12, curve[to].first - x0);
     size_t worst = from;
     double most = tolerance;
     for (size_t i = from + 1; i < to; ++i)
-        if (const double off = std::fabs(curve[i].second - (y0 + slope * (curve[i].first - x0))); off > most) most = off, worst = i;
+        if (const double off = std::fabs(curve[i].second - (y0 + slope * (curve[i].first - x0))); off > most)
+            most = off, worst = i;
     if (worst == from) return;
     keep[worst] = true;
     keepEnds(curve, from, worst, tolerance, keep);
@@ -37,7 +41,9 @@ void keepEnds(const DrawnCurve& curve, size_t from, size_t to, double tolerance,
 DrawnCurve drawnInto(const DrawnCurve& curve, DrawnCurve stroke) {
     if (stroke.empty()) return curve;
     std::stable_sort(stroke.begin(), stroke.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
-    stroke.erase(std::unique(stroke.begin(), stroke.end(), [](const auto& a, const auto& b) { return b.first - a.first < 1e-9; }), stroke.end());
+    stroke.erase(std::unique(stroke.begin(), stroke.end(),
+                             [](const auto& a, const auto& b) { return b.first - a.first < 1e-9; }),
+                 stroke.end());
     DrawnCurve out;
     for (const auto& p : curve)
         if (p.first < stroke.front().first) out.push_back(p);
@@ -47,7 +53,8 @@ DrawnCurve drawnInto(const DrawnCurve& curve, DrawnCurve stroke) {
     return out;
 }
 
-DrawnCurve trimmed(const DrawnCurve& curve, double from, double to, double delta, double minimum, double maximum, double usual) {
+DrawnCurve trimmed(const DrawnCurve& curve, double from, double to, double delta, double minimum, double maximum,
+                   double usual) {
     if (to - from <= 2 * kStep) return curve;
     const auto moved = [&](double v) { return std::clamp(v + delta, minimum, maximum); };
     const double before = valueOr(curve, from, usual), after = valueOr(curve, to, usual);

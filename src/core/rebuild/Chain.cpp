@@ -7,17 +7,27 @@
 
 namespace rivlen {
 
-AudioBuffer plainImpulse(const ChainSettings& chain, int channels, int rate) { return roomImpulse(RoomShape::plain(chain.roomDecay, chain.roomTone), channels, rate); }
+AudioBuffer plainImpulse(const ChainSettings& chain, int channels, int rate) {
+    return roomImpulse(RoomShape::plain(chain.roomDecay, chain.roomTone), channels, rate);
+}
 
 Chain::Chain(int channels, int rate, Impulses impulses)
-    : m_channels(channels), m_rate(rate), m_impulses(std::move(impulses)), m_gate(rate), m_deEsser(channels, rate), m_compressor(rate), m_limiter(channels, rate),
+    : m_channels(channels),
+      m_rate(rate),
+      m_impulses(std::move(impulses)),
+      m_gate(rate),
+      m_deEsser(channels, rate),
+      m_compressor(rate),
+      m_limiter(channels, rate),
       m_filters(size_t(channels), std::vector<FilterState>(6)) {
     set({});
     m_was = m_now;
 }
 
 void Chain::set(const ChainSettings& chain) {
-    const auto roomOf = [](const ChainSettings& c) { return std::tuple(c.room, c.roomDecay, c.roomTone, c.roomImpulse); };
+    const auto roomOf = [](const ChainSettings& c) {
+        return std::tuple(c.room, c.roomDecay, c.roomTone, c.roomImpulse);
+    };
     const bool sameRoom = roomOf(chain) == roomOf(m_now);
     m_now = chain;
     m_gate.set(chain);
@@ -36,7 +46,8 @@ void Chain::set(const ChainSettings& chain) {
 
 void Chain::prepareRoom() {
     const AudioBuffer impulse = m_impulses ? m_impulses(m_now) : AudioBuffer();
-    m_room = std::make_unique<Convolver>(impulse.frames() > 0 ? impulse : plainImpulse(m_now, m_channels, m_rate), m_channels);
+    m_room = std::make_unique<Convolver>(impulse.frames() > 0 ? impulse : plainImpulse(m_now, m_channels, m_rate),
+                                         m_channels);
 }
 
 template <typename Work>
@@ -90,7 +101,8 @@ void Chain::process(AudioBuffer& block) {
     run(m_was.room, m_now.room, block, [&](AudioBuffer& b) { reverberate(b); });
     m_limiter.process(block);
     m_reductions = {m_now.gate ? float(m_gate.reductionDb()) : 0, m_now.deEsser ? float(m_deEsser.reductionDb()) : 0,
-                    m_now.compressor ? float(m_compressor.reductionDb()) : 0, m_now.limiter ? float(m_limiter.reductionDb()) : 0};
+                    m_now.compressor ? float(m_compressor.reductionDb()) : 0,
+                    m_now.limiter ? float(m_limiter.reductionDb()) : 0};
     m_was = m_now;
 }
 

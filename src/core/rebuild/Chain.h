@@ -8,8 +8,8 @@
 
 namespace rivlen {
 
-/// A chain at work on one lane or bus, in blocks of kBlock frames. Its delay is the same whatever is switched on; a module that is switched
-/// comes and goes over one block.
+/// A chain at work on one lane or bus, in blocks of kBlock frames. Its delay is the same whatever is switched on; a
+/// module that is switched comes and goes over one block.
 class Chain {
 public:
     static constexpr int kBlock = Convolver::kBlock;

@@ -3,18 +3,18 @@
 
 namespace rivlen {
 
-/// The voice chain of a lane or bus. Its modules work in this order: gate, de-esser, high-pass, equaliser, compressor, room, limiter.
-/// The usual values are those of common practice for a voice.
+/// The voice chain of a lane or bus. Its modules work in this order: gate, de-esser, high-pass, equaliser, compressor,
+/// room, limiter. The usual values are those of common practice for a voice.
 struct ChainSettings {
     bool gate = false;
-    double gateThreshold = -50;  ///< dBFS
-    double gateRatio = 2;        ///< 2 = each dB below the threshold becomes two
-    double gateRange = 12;       ///< dB it takes down at most
+    double gateThreshold = -50;                               ///< dBFS
+    double gateRatio = 2;                                     ///< 2 = each dB below the threshold becomes two
+    double gateRange = 12;                                    ///< dB it takes down at most
     double gateAttack = 2, gateHold = 80, gateRelease = 150;  ///< ms
 
     bool deEsser = false;
-    double deEsserThreshold = -3;  ///< dB: level of the band against the whole voice
-    double deEsserRange = 2;       ///< dB it takes down at most
+    double deEsserThreshold = -3;                  ///< dB: level of the band against the whole voice
+    double deEsserRange = 2;                       ///< dB it takes down at most
     double deEsserFrom = 6000, deEsserTo = 10000;  ///< Hz
 
     bool highPass = false;
@@ -22,10 +22,10 @@ struct ChainSettings {
     double highPassSlope = 12;  ///< dB an octave: 12 or 24
 
     bool equaliser = false;
-    double lowHz = 150, lowDb = 0;                  ///< low shelf
-    double mudHz = 350, mudDb = 0, mudQ = 1;        ///< bell
-    double midHz = 2500, midDb = 2, midQ = 0.8;     ///< bell: the small mid lift that most voices get
-    double highHz = 8000, highDb = 0;               ///< high shelf
+    double lowHz = 150, lowDb = 0;               ///< low shelf
+    double mudHz = 350, mudDb = 0, mudQ = 1;     ///< bell
+    double midHz = 2500, midDb = 2, midQ = 0.8;  ///< bell: the small mid lift that most voices get
+    double highHz = 8000, highDb = 0;            ///< high shelf
 
     bool compressor = false;
     double threshold = -24;  ///< dBFS
@@ -35,11 +35,12 @@ struct ChainSettings {
     double makeUp = 0;                 ///< dB
 
     bool room = false;
-    double roomDecay = 0.5;   ///< s for 60 dB
-    double roomLevel = -12;   ///< dB: the room's energy against the direct sound
-    double roomDelay = 12;    ///< ms before it begins
-    double roomTone = 0;      ///< -100 dark ... +100 bright
-    std::string roomImpulse;  ///< id of one of the rebuild's sounds that stands for the room; empty: the room of decay and tone
+    double roomDecay = 0.5;  ///< s for 60 dB
+    double roomLevel = -12;  ///< dB: the room's energy against the direct sound
+    double roomDelay = 12;   ///< ms before it begins
+    double roomTone = 0;     ///< -100 dark ... +100 bright
+    std::string
+        roomImpulse;  ///< id of one of the rebuild's sounds that stands for the room; empty: the room of decay and tone
 
     bool limiter = false;
     double ceiling = -0.5;       ///< dBTP

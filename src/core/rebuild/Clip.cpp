@@ -6,8 +6,12 @@
 
 namespace rivlen {
 
-const char* fadeShapeName(FadeShape shape) { return shape == FadeShape::Linear ? "linear" : shape == FadeShape::Smooth ? "s-shaped" : "equal-power"; }
-FadeShape fadeShapeOf(const std::string& name) { return name == "linear" ? FadeShape::Linear : name == "s-shaped" ? FadeShape::Smooth : FadeShape::EqualPower; }
+const char* fadeShapeName(FadeShape shape) {
+    return shape == FadeShape::Linear ? "linear" : shape == FadeShape::Smooth ? "s-shaped" : "equal-power";
+}
+FadeShape fadeShapeOf(const std::string& name) {
+    return name == "linear" ? FadeShape::Linear : name == "s-shaped" ? FadeShape::Smooth : FadeShape::EqualPower;
+}
 
 double fadeGain(FadeShape shape, double x) {
     x = std::clamp(x, 0.0, 1.0);

@@ -3,10 +3,10 @@
 
 namespace rivlen {
 
-/// How a fade goes: EqualPower keeps the power of two unrelated sounds that are faded into each other, Linear and Smooth (an S) the
-/// amplitude of two equal ones.
+/// How a fade goes: EqualPower keeps the power of two unrelated sounds that are faded into each other, Linear and
+/// Smooth (an S) the amplitude of two equal ones.
 enum class FadeShape { EqualPower, Linear, Smooth };
-const char* fadeShapeName(FadeShape shape);  ///< "equal-power", "linear", "s-shaped"
+const char* fadeShapeName(FadeShape shape);      ///< "equal-power", "linear", "s-shaped"
 FadeShape fadeShapeOf(const std::string& name);  ///< EqualPower for words it does not know
 /// The gain of a sound that comes in, x from 0 to 1.
 double fadeGain(FadeShape shape, double x);
@@ -18,15 +18,17 @@ enum class ClipMark { None, Before, After };
 struct Clip {
     std::string id;        ///< unique in the rebuild
     std::string name;      ///< may be empty: then its material's
-    std::string material;  ///< "source", "result", a stem, "voice" (dialogue without its room), "room", or the id of one of the rebuild's sounds or tones
+    std::string material;  ///< "source", "result", a stem, "voice" (dialogue without its room), "room", or the id of
+                           ///< one of the rebuild's sounds or tones
     double at = 0;         ///< where it begins on the time axis
     double length = 0;
-    double offset = 0;     ///< where it begins in its material
-    double gain = 0;       ///< dB
+    double offset = 0;  ///< where it begins in its material
+    double gain = 0;    ///< dB
     bool muted = false;
     double fadeIn = 0, fadeOut = 0;  ///< at most the clip's length together
     FadeShape fadeInShape = FadeShape::EqualPower, fadeOutShape = FadeShape::EqualPower;
-    double loopFrom = 0, loopTo = 0;  ///< of its material, that repeats for as long as the clip lasts; equal: it does not
+    double loopFrom = 0,
+           loopTo = 0;  ///< of its material, that repeats for as long as the clip lasts; equal: it does not
     ClipMark mark = ClipMark::None;
     std::string pair;  ///< of a before and its after: the other one's id
 

@@ -66,7 +66,8 @@ void splitLane(Rebuild& r, const std::string& lane, double at) {
 void moveClip(Rebuild& r, const std::string& id, double at, const std::string& lane) {
     const Lane* from = r.laneOf(id);
     if (!from) return;
-    if (lane.empty() || lane == from->id || !std::as_const(r).lane(lane)) return change(r, id, [at](Clip& c) { c.at = std::max(0.0, at); });
+    if (lane.empty() || lane == from->id || !std::as_const(r).lane(lane))
+        return change(r, id, [at](Clip& c) { c.at = std::max(0.0, at); });
     Clip moved = *std::as_const(r).clip(id);
     moved.at = std::max(0.0, at);
     removeClip(r, id);
@@ -76,7 +77,8 @@ void moveClip(Rebuild& r, const std::string& id, double at, const std::string& l
 void trimClip(Rebuild& r, const std::string& id, bool begin, double to) {
     change(r, id, [&](Clip& c) {
         if (begin) {
-            const double earliest = c.loops() ? c.at : std::max(0.0, c.at - c.offset);  // no sound lies before its material's beginning
+            const double earliest =
+                c.loops() ? c.at : std::max(0.0, c.at - c.offset);  // no sound lies before its material's beginning
             const double at = std::clamp(to, earliest, c.end() - kShortestClip);
             c.offset = c.materialAt(at);
             c.length = c.end() - at;
@@ -103,10 +105,12 @@ bool crossFade(Rebuild& r, const std::string& id, double seconds, FadeShape shap
     const Lane* lane = r.laneOf(id);
     if (!lane) return false;
     const auto left = std::find_if(lane->clips.begin(), lane->clips.end(), [&](const Clip& c) { return c.id == id; });
-    const auto right = std::find_if(std::next(left), lane->clips.end(), [&](const Clip& c) { return c.mark == left->mark && c.at > left->at; });
+    const auto right = std::find_if(std::next(left), lane->clips.end(),
+                                    [&](const Clip& c) { return c.mark == left->mark && c.at > left->at; });
     if (right == lane->clips.end() || right->at > left->end() + 0.001) return false;
     const double border = (right->at + left->end()) / 2;
-    const double half = std::min({seconds / 2, (right->end() - border) / 2, (border - left->at) / 2, right->offset + (border - right->at)});
+    const double half = std::min(
+        {seconds / 2, (right->end() - border) / 2, (border - left->at) / 2, right->offset + (border - right->at)});
     if (half <= 0.0005) return false;
     const std::string next = right->id;
     trimClip(r, id, false, border + half);
@@ -134,16 +138,19 @@ void removeClip(Rebuild& r, const std::string& id) {
     if (!lane) return;
     const std::string pair = std::as_const(r).clip(id)->pair;
     std::erase_if(r.lane(lane->id)->clips, [&](const Clip& c) { return c.id == id; });
-    if (std::as_const(r).clip(pair)) change(r, pair, [](Clip& c) { c.mark = ClipMark::None, c.pair.clear(), c.muted = false; });
+    if (std::as_const(r).clip(pair))
+        change(r, pair, [](Clip& c) { c.mark = ClipMark::None, c.pair.clear(), c.muted = false; });
 }
 
 std::string keepBefore(Rebuild& r, const std::string& id) {
     const Lane* lane = r.laneOf(id);
     if (!lane || !std::as_const(r).clip(id)->pair.empty()) return {};
     const std::string above = lane->id;
-    const size_t place = size_t(std::find_if(r.lanes.begin(), r.lanes.end(), [&](const auto& l) { return l->id == above; }) - r.lanes.begin());
+    const size_t place = size_t(
+        std::find_if(r.lanes.begin(), r.lanes.end(), [&](const auto& l) { return l->id == above; }) - r.lanes.begin());
     const std::string name = lane->name + ", before";
-    std::string below = place + 1 < r.lanes.size() && r.lanes[place + 1]->name == name ? r.lanes[place + 1]->id : std::string();
+    std::string below =
+        place + 1 < r.lanes.size() && r.lanes[place + 1]->name == name ? r.lanes[place + 1]->id : std::string();
     if (below.empty()) {
         below = addLane(r, name, above);
         const Strip strip = std::as_const(r).lane(above)->strip;
@@ -222,7 +229,8 @@ std::string addLane(Rebuild& r, const std::string& name, const std::string& belo
     return lane.id;
 }
 
-double snapped(const Rebuild& r, double at, double reach, const std::vector<double>& points, const std::string& butClip) {
+double snapped(const Rebuild& r, double at, double reach, const std::vector<double>& points,
+               const std::string& butClip) {
     double best = at, nearest = reach;
     const auto consider = [&](double t) {
         if (const double d = std::fabs(t - at); d < nearest) nearest = d, best = t;

@@ -19,15 +19,15 @@ void trimClip(Rebuild& rebuild, const std::string& clip, bool begin, double to);
 /// Moves what a clip holds under its borders by so many seconds (positive: earlier material comes).
 void slipClip(Rebuild& rebuild, const std::string& clip, double by);
 void fadeClip(Rebuild& rebuild, const std::string& clip, bool in, double seconds, FadeShape shape);
-/// Fades a clip into the next one on its lane where they touch or overlap: both are drawn out by half the length over the border.
-/// False when there is no neighbour, or nothing to draw out.
+/// Fades a clip into the next one on its lane where they touch or overlap: both are drawn out by half the length over
+/// the border. False when there is no neighbour, or nothing to draw out.
 bool crossFade(Rebuild& rebuild, const std::string& clip, double seconds, FadeShape shape);
 /// A copy; its id.
 std::string copyClip(Rebuild& rebuild, const std::string& clip, double at, const std::string& lane = {});
 void removeClip(Rebuild& rebuild, const std::string& clip);
 
-/// Keeps a clip as it is beside itself: a muted copy on the lane below, which is made for it, marked as before; the clip is marked as after.
-/// The copy's id.
+/// Keeps a clip as it is beside itself: a muted copy on the lane below, which is made for it, marked as before; the
+/// clip is marked as after. The copy's id.
 std::string keepBefore(Rebuild& rebuild, const std::string& clip);
 /// Hears the other one of a before and its after.
 void swapPair(Rebuild& rebuild, const std::string& clip);
@@ -41,6 +41,7 @@ void removeTime(Rebuild& rebuild, double from, double to);
 std::string addLane(Rebuild& rebuild, const std::string& name, const std::string& below = {});
 
 /// The nearest of borders of clips (but those of one), markers and other points within reach, else the place itself.
-double snapped(const Rebuild& rebuild, double at, double reach, const std::vector<double>& points, const std::string& butClip = {});
+double snapped(const Rebuild& rebuild, double at, double reach, const std::vector<double>& points,
+               const std::string& butClip = {});
 
 }  // namespace rivlen

@@ -9,19 +9,26 @@ namespace rivlen {
 
 const std::vector<Parameter<Duck>>& duckParameters() {
     static const std::vector<Parameter<Duck>> table = {
-        {"depth", "Down by", "dB", 0, 40, 4.8, 0.1, "How far it is pulled down. Too much: it drops out under each word.", &Duck::depth},
-        {"threshold", "Threshold", "dB", -80, 0, -45, 1, "How loud the key must be. Too low: breaths pull it down as well.", &Duck::threshold},
-        {"look_ahead", "Look-ahead", "ms", 0, 200, 12, 1, "How long before the word it begins. Too short: first consonants drown, too long: it gives words away.", &Duck::lookAhead},
+        {"depth", "Down by", "dB", 0, 40, 4.8, 0.1,
+         "How far it is pulled down. Too much: it drops out under each word.", &Duck::depth},
+        {"threshold", "Threshold", "dB", -80, 0, -45, 1,
+         "How loud the key must be. Too low: breaths pull it down as well.", &Duck::threshold},
+        {"look_ahead", "Look-ahead", "ms", 0, 200, 12, 1,
+         "How long before the word it begins. Too short: first consonants drown, too long: it gives words away.",
+         &Duck::lookAhead},
         {"fall", "Fall", "ms", 1, 1000, 10, 1, "How fast it goes down. Too fast is heard as a step.", &Duck::fall},
-        {"hold", "Hold", "ms", 0, 3000, 150, 10, "How long it stays down after a word. Too short: it flutters between words.", &Duck::hold},
+        {"hold", "Hold", "ms", 0, 3000, 150, 10,
+         "How long it stays down after a word. Too short: it flutters between words.", &Duck::hold},
         {"return", "Return", "ms", 10, 10000, 750, 10, "How slowly it comes back. Too fast pumps.", &Duck::back},
     };
     return table;
 }
 
 VoiceActivity::VoiceActivity(int rate)
-    : m_high(FilterSection::highPass(200, 0.7071, rate)), m_low(FilterSection::lowPass(std::min(4000.0, 0.4 * rate), 0.7071, rate)),
-      m_smooth(std::exp(-1.0 / (0.010 * rate))), m_rise(std::pow(10.0, 0.6 / rate)) {}
+    : m_high(FilterSection::highPass(200, 0.7071, rate)),
+      m_low(FilterSection::lowPass(std::min(4000.0, 0.4 * rate), 0.7071, rate)),
+      m_smooth(std::exp(-1.0 / (0.010 * rate))),
+      m_rise(std::pow(10.0, 0.6 / rate)) {}
 
 bool VoiceActivity::next(double x, double thresholdDb) {
     const double y = m_lowState.next(m_low, m_highState.next(m_high, x));

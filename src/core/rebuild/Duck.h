@@ -10,10 +10,10 @@ namespace rivlen {
 /// A lane that is pulled down while another one sounds. Usual values: common practice.
 struct Duck {
     bool on = false;
-    std::string key;        ///< id of the lane that does it
-    bool voice = true;      ///< it counts where somebody speaks there; else wherever it is louder than the threshold
-    double threshold = -45; ///< dBFS
-    double depth = 4.8;     ///< dB
+    std::string key;         ///< id of the lane that does it
+    bool voice = true;       ///< it counts where somebody speaks there; else wherever it is louder than the threshold
+    double threshold = -45;  ///< dBFS
+    double depth = 4.8;      ///< dB
     double lookAhead = 12, fall = 10, hold = 150, back = 750;  ///< ms
 
     bool operator==(const Duck&) const = default;
@@ -21,8 +21,9 @@ struct Duck {
 
 const std::vector<Parameter<Duck>>& duckParameters();
 
-/// Tells where somebody speaks: the level in the voice's band (200 to 4000 Hz, 10 ms) stands 9 dB over a floor that falls at once and
-/// rises by 6 dB a second, and over the threshold. The band and the minimum-following floor are common practice.
+/// Tells where somebody speaks: the level in the voice's band (200 to 4000 Hz, 10 ms) stands 9 dB over a floor that
+/// falls at once and rises by 6 dB a second, and over the threshold. The band and the minimum-following floor are
+/// common practice.
 class VoiceActivity {
 public:
     VoiceActivity(int rate);
@@ -35,7 +36,8 @@ private:
     bool m_active = false;
 };
 
-/// The gain of a ducked lane from the sound of its key, frame by frame. It comes lookAhead late: the ducked lane has to be delayed by as much.
+/// The gain of a ducked lane from the sound of its key, frame by frame. It comes lookAhead late: the ducked lane has to
+/// be delayed by as much.
 class DuckGain {
 public:
     DuckGain(int rate) : m_rate(rate), m_voice(rate) {}

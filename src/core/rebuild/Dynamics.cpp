@@ -35,7 +35,9 @@ double compressorCurve(const ChainSettings& c, double x) {
     return c.threshold + over / c.ratio;
 }
 
-double gateCurve(const ChainSettings& c, double x) { return x >= c.gateThreshold ? x : x - std::min(c.gateRange, (c.gateThreshold - x) * (c.gateRatio - 1)); }
+double gateCurve(const ChainSettings& c, double x) {
+    return x >= c.gateThreshold ? x : x - std::min(c.gateRange, (c.gateThreshold - x) * (c.gateRatio - 1));
+}
 
 void GainFollower::set(double down, double up, double hold, int rate) {
     m_down = coefficient(down, rate);
@@ -90,7 +92,8 @@ void Gate::process(AudioBuffer& audio) {
 
 void DeEsser::set(const ChainSettings& chain) {
     m_chain = chain;
-    const double from = std::min(chain.deEsserFrom, 0.4 * m_rate), to = std::clamp(chain.deEsserTo, 1.1 * from, std::max(1.1 * from, 0.48 * m_rate));
+    const double from = std::min(chain.deEsserFrom, 0.4 * m_rate),
+                 to = std::clamp(chain.deEsserTo, 1.1 * from, std::max(1.1 * from, 0.48 * m_rate));
     const double centre = std::sqrt(from * to);
     m_section = FilterSection::bandPass(centre, centre / (to - from), m_rate);
     m_gain.set(0.001, 0.030, 0, m_rate);

@@ -6,14 +6,15 @@
 
 namespace rivlen {
 
-/// The compressor's static curve: output level for an input level, dB, without make-up gain. Above the knee T + (x - T) / R, inside a
-/// quadratic (Giannoulis, Massberg and Reiss 2012, "Digital dynamic range compressor design", eq. 4).
+/// The compressor's static curve: output level for an input level, dB, without make-up gain. Above the knee T + (x - T)
+/// / R, inside a quadratic (Giannoulis, Massberg and Reiss 2012, "Digital dynamic range compressor design", eq. 4).
 double compressorCurve(const ChainSettings& chain, double db);
 
 /// The expander's: below the threshold each dB becomes gateRatio of them, at most gateRange down.
 double gateCurve(const ChainSettings& chain, double db);
 
-/// A gain in dB that moves at its own pace: exponentially to 1 - 1/e within the time constants (smooth branching, Giannoulis et al. eq. 17).
+/// A gain in dB that moves at its own pace: exponentially to 1 - 1/e within the time constants (smooth branching,
+/// Giannoulis et al. eq. 17).
 class GainFollower {
 public:
     /// Seconds down and up, and how long it stays down at least.
@@ -56,7 +57,8 @@ private:
     double m_level = 0, m_decay = 0, m_least = 0;
 };
 
-/// Lowers a band while it holds more of the voice's energy than the threshold allows: y = x + (g - 1) b, b being the band.
+/// Lowers a band while it holds more of the voice's energy than the threshold allows: y = x + (g - 1) b, b being the
+/// band.
 class DeEsser {
 public:
     DeEsser(int channels, int rate) : m_rate(rate), m_bands(size_t(channels)) {}

@@ -7,7 +7,8 @@ namespace rivlen {
 std::vector<FilterSection> filterSections(const ChainSettings& c, int rate) {
     std::vector<FilterSection> sections;
     if (c.highPass) {  // Butterworth: Q of the sections for second and fourth order
-        const std::vector<double> qs = c.highPassSlope < 18 ? std::vector<double>{0.70710678} : std::vector<double>{0.54119610, 1.30656296};
+        const std::vector<double> qs =
+            c.highPassSlope < 18 ? std::vector<double>{0.70710678} : std::vector<double>{0.54119610, 1.30656296};
         for (double q : qs) sections.push_back(FilterSection::highPass(c.highPassHz, q, rate));
     }
     if (c.equaliser) {

@@ -10,12 +10,12 @@ namespace rivlen {
 
 namespace {
 
-constexpr int64_t kAhead = 2048;      // frames read at once from a material
-constexpr double kSeam = 0.010;       // seconds over which a repeating clip fades into its beginning
+constexpr int64_t kAhead = 2048;           // frames read at once from a material
+constexpr double kSeam = 0.010;            // seconds over which a repeating clip fades into its beginning
 constexpr float kHalfPower = 0.70710678f;  // ITU-R BS.775
 
-/// One frame of a material in the channels of the mix: mono lies in the middle at equal power, 5.1 is mixed down to Lo/Ro (ITU-R BS.775), stereo to
-/// mono by the mean.
+/// One frame of a material in the channels of the mix: mono lies in the middle at equal power, 5.1 is mixed down to
+/// Lo/Ro (ITU-R BS.775), stereo to mono by the mean.
 void mapped(const AudioBuffer& from, size_t i, int channels, float* out) {
     const int have = from.channels();
     const auto x = [&](int c) { return from.channel(c)[i]; };
@@ -105,8 +105,10 @@ void LaneReader::readClip(const Clip& clip, int64_t first, AudioBuffer& out) {
         }
         for (int64_t i = 0; i < run; ++i, ++t) {
             float g = gain;
-            if (fadeIn > 0 && double(t - begin) < fadeIn) g *= float(fadeGain(clip.fadeInShape, double(t - begin) / fadeIn));
-            if (fadeOut > 0 && double(end - t) < fadeOut) g *= float(fadeGain(clip.fadeOutShape, double(end - t) / fadeOut));
+            if (fadeIn > 0 && double(t - begin) < fadeIn)
+                g *= float(fadeGain(clip.fadeInShape, double(t - begin) / fadeIn));
+            if (fadeOut > 0 && double(end - t) < fadeOut)
+                g *= float(fadeGain(clip.fadeOutShape, double(end - t) / fadeOut));
             if (inSeam) {
                 const double w = std::numbers::pi / 2 * double(place + i - (loopTo - seam) + 1) / double(seam + 1);
                 mapped(lead, size_t(i), m_channels, x);
@@ -122,7 +124,8 @@ void LaneReader::readClip(const Clip& clip, int64_t first, AudioBuffer& out) {
 
 void LaneReader::readClips(const Lane& lane, int64_t first, AudioBuffer& out) {
     std::fill(out.samples().begin(), out.samples().end(), 0.0f);
-    const double from = double(first) / m_materials->reel().sampleRate - 1, to = from + double(out.frames()) / m_materials->reel().sampleRate + 2;
+    const double from = double(first) / m_materials->reel().sampleRate - 1,
+                 to = from + double(out.frames()) / m_materials->reel().sampleRate + 2;
     for (const Clip& c : lane.clips) {
         if (c.at > to) break;
         if (!c.muted && c.end() >= from) readClip(c, first, out);

@@ -9,10 +9,12 @@ namespace rivlen {
 /// The clips of one lane as one sound, at any place, in the mix's channels. For one thread.
 class LaneReader {
 public:
-    LaneReader(std::shared_ptr<Materials> materials, int channels) : m_materials(std::move(materials)), m_channels(channels) {}
+    LaneReader(std::shared_ptr<Materials> materials, int channels)
+        : m_materials(std::move(materials)), m_channels(channels) {}
     /// rebuild must be the one that the lane belongs to.
     void set(const Shared<Rebuild>& rebuild, const Shared<Lane>& lane);
-    /// Frames from first on, which may lie before 0 (silence). changed: the first block after set() fades from the clips before to the new ones.
+    /// Frames from first on, which may lie before 0 (silence). changed: the first block after set() fades from the
+    /// clips before to the new ones.
     void read(int64_t first, AudioBuffer& out);
     bool failed() const { return m_failed; }
 

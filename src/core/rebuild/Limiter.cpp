@@ -12,13 +12,14 @@ namespace rivlen {
 namespace {
 
 constexpr int kHalfTaps = 12, kTaps = 2 * kHalfTaps, kPhases = 3;
-constexpr double kMargin = 0.996;   // another meter's filter may see 0.03 dB more than ours
+constexpr double kMargin = 0.996;    // another meter's filter may see 0.03 dB more than ours
 constexpr int64_t kUnity = 1 << 30;  // gains are averaged as whole numbers: nothing drifts, and 1 stays 1
 
 constexpr int kRows = 8;  // six phases and two that stay empty, side by side so that they are computed together
 
-/// Tap by tap: between two samples, at a quarter, half and three quarters: sinc with a Kaiser window (beta 7); and once more with a Hann window of 48 quarters, as
-/// meters have it that follow the standard's annex with short filters: near half the rate short and long ones differ.
+/// Tap by tap: between two samples, at a quarter, half and three quarters: sinc with a Kaiser window (beta 7); and once
+/// more with a Hann window of 48 quarters, as meters have it that follow the standard's annex with short filters: near
+/// half the rate short and long ones differ.
 const std::array<std::array<float, kRows>, kTaps>& interpolators() {
     static const auto table = [] {
         std::array<std::array<float, kRows>, kTaps> t{};
@@ -29,9 +30,11 @@ const std::array<std::array<float, kRows>, kTaps>& interpolators() {
         };
         for (int p = 0; p < kPhases; ++p)
             for (int k = 0; k < kTaps; ++k) {
-                const double at = k - (kHalfTaps - 1) - (p + 1) / 4.0, w = at / kHalfTaps, sinc = std::sin(std::numbers::pi * at) / (std::numbers::pi * at);
+                const double at = k - (kHalfTaps - 1) - (p + 1) / 4.0, w = at / kHalfTaps,
+                             sinc = std::sin(std::numbers::pi * at) / (std::numbers::pi * at);
                 t[size_t(k)][size_t(p)] = float(sinc * bessel(7 * std::sqrt(std::max(0.0, 1 - w * w))) / bessel(7));
-                t[size_t(k)][size_t(p + kPhases)] = std::fabs(at) < 6 ? float(sinc * (0.5 + 0.5 * std::cos(std::numbers::pi * at / 6))) : 0.0f;
+                t[size_t(k)][size_t(p + kPhases)] =
+                    std::fabs(at) < 6 ? float(sinc * (0.5 + 0.5 * std::cos(std::numbers::pi * at / 6))) : 0.0f;
             }
         return t;
     }();
@@ -52,8 +55,11 @@ float largestGrowth() {
 }  // namespace
 
 Limiter::Stage::Stage(int channelCount, int windowFrames)
-    : channels(channelCount), window(windowFrames), ring(size_t(channelCount), std::vector<float>(size_t(2 * (kTaps + windowFrames)), 0.0f)),
-      averaged(size_t(windowFrames), kUnity), sum(kUnity * windowFrames) {}
+    : channels(channelCount),
+      window(windowFrames),
+      ring(size_t(channelCount), std::vector<float>(size_t(2 * (kTaps + windowFrames)), 0.0f)),
+      averaged(size_t(windowFrames), kUnity),
+      sum(kUnity * windowFrames) {}
 
 int64_t Limiter::Stage::latency() const { return kHalfTaps + window - 1; }
 
@@ -84,7 +90,8 @@ void Limiter::Stage::next(const float* in, float* out, double ceiling, double re
     const size_t old = at + size - size_t(latency());
     const double mine = asked(ceiling), wanted = std::min(mine, before);  // a peak between two samples concerns both
     before = mine;
-    if (wanted >= 1 && held >= 1 && sum == kUnity * window && lowest.size() == 1 && lowest.front().second >= 1) {  // nothing near, nothing wearing off: a pure delay
+    if (wanted >= 1 && held >= 1 && sum == kUnity * window && lowest.size() == 1 &&
+        lowest.front().second >= 1) {  // nothing near, nothing wearing off: a pure delay
         lowest.front().first = time;
         for (int c = 0; c < channels; ++c) out[c] = ring[size_t(c)][old];
         return step();
@@ -110,7 +117,10 @@ void Limiter::Stage::step() {
 }
 
 Limiter::Limiter(int channels, int rate)
-    : m_channels(channels), m_rate(rate), m_first(channels, std::max(8, int(0.0015 * rate))), m_second(channels, std::max(6, int(0.0006 * rate))) {}
+    : m_channels(channels),
+      m_rate(rate),
+      m_first(channels, std::max(8, int(0.0015 * rate))),
+      m_second(channels, std::max(6, int(0.0006 * rate))) {}
 
 int64_t Limiter::latency() const { return m_first.latency() + m_second.latency(); }
 

@@ -7,9 +7,10 @@
 
 namespace rivlen {
 
-/// A limiter for true peaks (ITU-R BS.1770-4, annex 2: fourfold oversampling) that looks ahead. The gain that each peak asks for is held over
-/// a window and smoothed by an average over the same window, so that it is there when the peak comes; what the moving gain itself raises
-/// between samples a second, shorter stage takes away. Below the ceiling it is a pure delay, to the bit.
+/// A limiter for true peaks (ITU-R BS.1770-4, annex 2: fourfold oversampling) that looks ahead. The gain that each peak
+/// asks for is held over a window and smoothed by an average over the same window, so that it is there when the peak
+/// comes; what the moving gain itself raises between samples a second, shorter stage takes away. Below the ceiling it
+/// is a pure delay, to the bit.
 class Limiter {
 public:
     Limiter(int channels, int rate);
@@ -30,9 +31,10 @@ private:
         void step();
 
         int channels, window;
-        std::vector<std::vector<float>> ring;  ///< by channel, for the detector and the delay; written twice so that a row is in one piece
+        std::vector<std::vector<float>>
+            ring;  ///< by channel, for the detector and the delay; written twice so that a row is in one piece
         int64_t time = 0;
-        size_t at = 0, slot = 0;  ///< time modulo the ring's and the window's length
+        size_t at = 0, slot = 0;                        ///< time modulo the ring's and the window's length
         double before = 1;                              ///< what the peak before asked for
         std::deque<std::pair<int64_t, double>> lowest;  ///< sliding minimum
         double held = 1;

@@ -45,7 +45,9 @@ struct Materials::Blocks {
 
     Entry made(const ReelMaterial& reel, int64_t n) {
         Entry e{n, {}};
-        const auto keep = [&e](Part part, AudioBuffer audio) { e.parts[size_t(part)] = std::make_shared<const AudioBuffer>(std::move(audio)); };
+        const auto keep = [&e](Part part, AudioBuffer audio) {
+            e.parts[size_t(part)] = std::make_shared<const AudioBuffer>(std::move(audio));
+        };
         const int64_t first = n * kBlock;
         if (!isolator) {
             AudioBuffer plain = source->read(first, kBlock);
@@ -81,7 +83,8 @@ namespace {
 /// One part of the reel as a sound of its own.
 class PartReader : public SampleSource {
 public:
-    PartReader(std::shared_ptr<Materials> materials, Materials::Part part) : m_materials(std::move(materials)), m_part(part) {}
+    PartReader(std::shared_ptr<Materials> materials, Materials::Part part)
+        : m_materials(std::move(materials)), m_part(part) {}
     int channels() const override { return m_materials->reel().channels; }
     int sampleRate() const override { return m_materials->reel().sampleRate; }
     int64_t frames() const override { return m_materials->reel().frames; }
@@ -91,7 +94,9 @@ public:
         for (int64_t at = std::max<int64_t>(first, 0); at < std::min(first + count, frames());) {
             const int64_t n = at / kBlock, to = std::min({(n + 1) * kBlock, first + count, frames()});
             if (n != m_number) m_block = m_materials->block(m_part, n), m_number = n;
-            for (int c = 0; c < channels(); ++c) std::copy_n(m_block->channel(c).begin() + (at - n * kBlock), to - at, out.channel(c).begin() + (at - first));
+            for (int c = 0; c < channels(); ++c)
+                std::copy_n(m_block->channel(c).begin() + (at - n * kBlock), to - at,
+                            out.channel(c).begin() + (at - first));
             at = to;
         }
         return out;
@@ -105,7 +110,8 @@ private:
 };
 
 fs::path convertedFile(const fs::path& file, int rate) {
-    return StemStore::folderFor(file, "sound", std::to_string(rate)).parent_path().parent_path() / "sounds" / (StemStore::folderFor(file, "sound", std::to_string(rate)).filename().string() + ".wav");
+    return StemStore::folderFor(file, "sound", std::to_string(rate)).parent_path().parent_path() / "sounds" /
+           (StemStore::folderFor(file, "sound", std::to_string(rate)).filename().string() + ".wav");
 }
 
 }  // namespace
@@ -120,8 +126,10 @@ std::shared_ptr<const AudioBuffer> Materials::block(Part part, int64_t n) {
 }
 
 std::unique_ptr<SampleSource> Materials::open(const std::string& material, const Rebuild& rebuild) {
-    static constexpr std::pair<const char*, Part> parts[] = {{"source", Part::Source}, {"dialogue", Part::Dialogue}, {"music", Part::Music}, {"ambience", Part::Ambience},
-                                                             {"result", Part::Result}, {"voice", Part::Voice}, {"room", Part::Room}};
+    static constexpr std::pair<const char*, Part> parts[] = {{"source", Part::Source}, {"dialogue", Part::Dialogue},
+                                                             {"music", Part::Music},   {"ambience", Part::Ambience},
+                                                             {"result", Part::Result}, {"voice", Part::Voice},
+                                                             {"room", Part::Room}};
     for (const auto& [name, part] : parts)
         if (material == name) return std::make_unique<PartReader>(shared_from_this(), part);
     if (const Tone* tone = rebuild.tone(material)) {
@@ -149,7 +157,9 @@ std::shared_ptr<const AudioBuffer> Materials::toneSample(const Tone& tone, const
     return known.second;
 }
 
-int mixChannels(int reel, const Rebuild& rebuild) { return reel == 6 || reel == 8 ? reel : reel == 1 && rebuild.sounds.empty() ? 1 : 2; }
+int mixChannels(int reel, const Rebuild& rebuild) {
+    return reel == 6 || reel == 8 ? reel : reel == 1 && rebuild.sounds.empty() ? 1 : 2;
+}
 
 std::optional<fs::path> soundAtRate(const fs::path& file, int rate) {
     if (MediaReader(file).sampleRate() == rate) return file;

@@ -19,14 +19,16 @@ struct ReelMaterial {
     int64_t frames = 0;
 };
 
-/// Channels of a reel's mix: its own where those are loudspeakers that the mix knows (1, 2, 5.1, 7.1), else stereo; sounds in stereo make the mix of a mono reel stereo.
+/// Channels of a reel's mix: its own where those are loudspeakers that the mix knows (1, 2, 5.1, 7.1), else stereo;
+/// sounds in stereo make the mix of a mono reel stereo.
 int mixChannels(int reelChannels, const Rebuild& rebuild);
 
-/// The sounds that clips are made of, by the name of Clip::material. Stems are at the reel's strength: together they are the source. Safe from any
-/// number of threads; each reader that it opens is for one.
+/// The sounds that clips are made of, by the name of Clip::material. Stems are at the reel's strength: together they
+/// are the source. Safe from any number of threads; each reader that it opens is for one.
 class Materials : public std::enable_shared_from_this<Materials> {
 public:
-    /// converting: sound files at another rate are converted where that was not done before; else they are silent until it is.
+    /// converting: sound files at another rate are converted where that was not done before; else they are silent until
+    /// it is.
     Materials(ReelMaterial reel, bool converting);
     ~Materials();
 
@@ -51,7 +53,8 @@ private:
     std::map<std::string, std::pair<Tone, std::shared_ptr<const AudioBuffer>>> m_tones;
 };
 
-/// The file that stands for a sound at a rate: itself where it has that rate, else one in the cache folder; nothing while that is not made.
+/// The file that stands for a sound at a rate: itself where it has that rate, else one in the cache folder; nothing
+/// while that is not made.
 std::optional<std::filesystem::path> soundAtRate(const std::filesystem::path& file, int sampleRate);
 /// Makes it. Throws Error (Cancelled, InputUnreadable, OutputUnwritable).
 std::filesystem::path convertSound(const std::filesystem::path& file, int sampleRate, const Progress& progress);

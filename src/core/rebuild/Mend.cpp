@@ -15,7 +15,9 @@ bool insideOutline(const std::vector<std::pair<double, double>>& outline, double
     bool inside = false;
     for (size_t i = 0, j = outline.size() - 1; i < outline.size(); j = i++) {
         const double yi = std::log2(std::max(1.0, outline[i].second)), yj = std::log2(std::max(1.0, outline[j].second));
-        if ((yi > octave) != (yj > octave) && second < (outline[j].first - outline[i].first) * (octave - yi) / (yj - yi) + outline[i].first) inside = !inside;
+        if ((yi > octave) != (yj > octave) &&
+            second < (outline[j].first - outline[i].first) * (octave - yi) / (yj - yi) + outline[i].first)
+            inside = !inside;
     }
     return inside;
 }
@@ -51,8 +53,10 @@ bool Area::contains(double second, double hz) const {
                     // Distance to the way from this point to the next, in units of the brush.
                     const auto& a = points[i];
                     const auto& b = points[std::min(i + 1, points.size() - 1)];
-                    const double ax = a.first / brushSeconds, ay = std::log2(std::max(1.0, a.second)) / brushOctaves, bx = b.first / brushSeconds, by = std::log2(std::max(1.0, b.second)) / brushOctaves;
-                    const double x = second / brushSeconds, y = octave / brushOctaves, dx = bx - ax, dy = by - ay, length = dx * dx + dy * dy;
+                    const double ax = a.first / brushSeconds, ay = std::log2(std::max(1.0, a.second)) / brushOctaves,
+                                 bx = b.first / brushSeconds, by = std::log2(std::max(1.0, b.second)) / brushOctaves;
+                    const double x = second / brushSeconds, y = octave / brushOctaves, dx = bx - ax, dy = by - ay,
+                                 length = dx * dx + dy * dy;
                     const double at = length > 0 ? std::clamp(((x - ax) * dx + (y - ay) * dy) / length, 0.0, 1.0) : 0;
                     if (std::hypot(x - ax - at * dx, y - ay - at * dy) <= 1) return true;
                 }
@@ -65,7 +69,11 @@ bool Area::contains(double second, double hz) const {
 nlohmann::json toJson(const Mend& r) {
     static constexpr const char* kinds[] = {"rectangle", "lasso", "brush"};
     static constexpr const char* actions[] = {"give", "lower", "heal"};
-    nlohmann::json j{{"area", kinds[int(r.area.kind)]}, {"points", r.area.points}, {"stem", kStemNames[size_t(r.stem)]}, {"action", actions[int(r.action)]}, {"amount", r.amount}};
+    nlohmann::json j{{"area", kinds[int(r.area.kind)]},
+                     {"points", r.area.points},
+                     {"stem", kStemNames[size_t(r.stem)]},
+                     {"action", actions[int(r.action)]},
+                     {"amount", r.amount}};
     if (r.action == Mend::Action::Give) j["to"] = kStemNames[size_t(r.to)];
     if (r.area.harmonics > 1) j["harmonics"] = r.area.harmonics;
     if (r.area.kind == Area::Kind::Brush) j["brush"] = {r.area.brushSeconds, r.area.brushOctaves};
@@ -81,11 +89,14 @@ Mend mendFromJson(const nlohmann::json& j) {
     r.area.harmonics = std::clamp(j.value("harmonics", 1), 1, 60);
     if (j.contains("brush")) r.area.brushSeconds = j.at("brush").at(0), r.area.brushOctaves = j.at("brush").at(1);
     r.stem = int(stemPlace(j.at("stem")));
-    r.action = action == "lower" || action == "attenuate" ? Mend::Action::Lower : action == "heal" ? Mend::Action::Heal : Mend::Action::Give;
+    r.action = action == "lower" || action == "attenuate" ? Mend::Action::Lower
+               : action == "heal"                         ? Mend::Action::Heal
+                                                          : Mend::Action::Give;
     r.to = int(stemPlace(j.value("to", "ambience")));
     r.amount = j.value("amount", 100.0);
     r.on = j.value("on", true);
-    if (!(r.amount >= 0 && r.amount <= 100) || !(r.area.brushSeconds > 0) || !(r.area.brushOctaves > 0) || r.area.points.size() > 5000)
+    if (!(r.amount >= 0 && r.amount <= 100) || !(r.area.brushSeconds > 0) || !(r.area.brushOctaves > 0) ||
+        r.area.points.size() > 5000)
         throw Error(Error::Kind::InputUnreadable, "A mend has an amount or an area out of range.");
     return r;
 }

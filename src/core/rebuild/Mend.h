@@ -10,9 +10,9 @@ namespace rivlen {
 struct Area {
     enum class Kind { Rectangle, Lasso, Brush };
     Kind kind = Kind::Rectangle;
-    std::vector<std::pair<double, double>> points;  ///< (seconds, Hz): two corners, the outline, or the brush's way
+    std::vector<std::pair<double, double>> points;   ///< (seconds, Hz): two corners, the outline, or the brush's way
     double brushSeconds = 0.05, brushOctaves = 0.2;  ///< half width and half height of the brush
-    int harmonics = 1;  ///< so many multiples of the area's frequencies belong to it
+    int harmonics = 1;                               ///< so many multiples of the area's frequencies belong to it
 
     /// Seconds that it covers.
     std::pair<double, double> span() const;
@@ -27,8 +27,8 @@ struct Mend {
     Area area;
     int stem = 0;  ///< whose sound is touched, by kStemNames
     Action action = Action::Give;
-    int to = 2;          ///< Give: who gets it
-    double amount = 100; ///< Give: %; Lower: dB; Heal: %
+    int to = 2;           ///< Give: who gets it
+    double amount = 100;  ///< Give: %; Lower: dB; Heal: %
     bool on = true;
     bool operator==(const Mend&) const = default;
 };

@@ -15,8 +15,10 @@ namespace {
 /// The cells of a stretch of one channel, and back.
 class Cells2048 {
 public:
-    explicit Cells2048(int rate) : size(nextPowerOfTwo(0.036 * rate)), hop(size / 4), m_fft(size), m_window(hannWindow(size)) {
-        for (float& w : m_window) w = std::sqrt(w);  // once before and once after: their products sum to 2 at a quarter's hop
+    explicit Cells2048(int rate)
+        : size(nextPowerOfTwo(0.036 * rate)), hop(size / 4), m_fft(size), m_window(hannWindow(size)) {
+        for (float& w : m_window)
+            w = std::sqrt(w);  // once before and once after: their products sum to 2 at a quarter's hop
     }
     using Frame = std::vector<std::complex<float>>;
 
@@ -35,7 +37,8 @@ public:
         std::vector<float> block(static_cast<size_t>(size));
         for (size_t k = 0; k < frames.size(); ++k) {
             m_fft.inverse(frames[k], block);
-            for (int i = 0; i < size; ++i) out[k * size_t(hop) + size_t(i)] += 0.5f * block[size_t(i)] * m_window[size_t(i)];
+            for (int i = 0; i < size; ++i)
+                out[k * size_t(hop) + size_t(i)] += 0.5f * block[size_t(i)] * m_window[size_t(i)];
         }
     }
 
@@ -55,7 +58,8 @@ double weightOf(const Area& area, double second, double hz, double seconds, doub
 }
 
 /// The frames as they would be without what lies in the area: levels between those before and after, phases that go on.
-std::vector<Cells2048::Frame> healed(const std::vector<Cells2048::Frame>& cells, const std::vector<std::vector<float>>& weights, int hop, int size) {
+std::vector<Cells2048::Frame> healed(const std::vector<Cells2048::Frame>& cells,
+                                     const std::vector<std::vector<float>>& weights, int hop, int size) {
     auto out = cells;
     std::mt19937 random(4711);
     std::uniform_real_distribution<float> angle(-std::numbers::pi_v<float>, std::numbers::pi_v<float>);
@@ -75,7 +79,8 @@ std::vector<Cells2048::Frame> healed(const std::vector<Cells2048::Frame>& cells,
                     if (weights[i][b] <= 0) sum += std::norm(cells[i][b]), ++n;
                 return n ? std::sqrt(sum / double(n)) : -1;
             };
-            double before = level(k > reach ? k - reach : 0, k), after = level(end, std::min(end + reach, cells.size()));
+            double before = level(k > reach ? k - reach : 0, k),
+                   after = level(end, std::min(end + reach, cells.size()));
             if (before < 0) before = std::max(0.0, after);
             if (after < 0) after = before;
             // A steady tone turns by the same angle each hop; what turns at random is noise and gets random angles.
@@ -91,7 +96,8 @@ std::vector<Cells2048::Frame> healed(const std::vector<Cells2048::Frame>& cells,
             for (size_t i = k; i < end; ++i) {
                 const double x = double(i - k + 1) / double(end - k + 1);
                 phase = steady ? phase + turn : angle(random);
-                out[i][b] = std::polar(float(std::exp((1 - x) * std::log(before + 1e-9) + x * std::log(after + 1e-9))), phase);
+                out[i][b] =
+                    std::polar(float(std::exp((1 - x) * std::log(before + 1e-9) + x * std::log(after + 1e-9))), phase);
             }
             k = end;
         }
@@ -100,7 +106,8 @@ std::vector<Cells2048::Frame> healed(const std::vector<Cells2048::Frame>& cells,
 
 }  // namespace
 
-std::shared_ptr<const StemPatches> mendPatches(const std::vector<Mend>& mends, StemReaders& stems, SampleSource& source, const Progress& progress) {
+std::shared_ptr<const StemPatches> mendPatches(const std::vector<Mend>& mends, StemReaders& stems, SampleSource& source,
+                                               const Progress& progress) {
     auto result = std::make_shared<StemPatches>();
     const int rate = source.sampleRate();
     Cells2048 transform(rate);
@@ -112,7 +119,9 @@ std::shared_ptr<const StemPatches> mendPatches(const std::vector<Mend>& mends, S
         if (!r.on || to <= from || size_t(r.stem) >= stems.stems.size() || size_t(r.to) >= stems.stems.size()) continue;
         const int64_t context = int64_t(transform.size) * 4, hop = transform.hop;
         const int64_t first = (int64_t(from * rate) - context) / hop * hop;
-        const int64_t count = (std::min<int64_t>(int64_t((to - from) * rate), int64_t(kLongestMend * rate)) + 2 * context) / hop * hop + transform.size;
+        const int64_t count =
+            (std::min<int64_t>(int64_t((to - from) * rate), int64_t(kLongestMend * rate)) + 2 * context) / hop * hop +
+            transform.size;
         AudioBuffer sound = stems.stems[size_t(r.stem)]->read(first, count);
         result->addTo(sound, first, r.stem);
         StemPatches::Patch patch;
@@ -128,13 +137,20 @@ std::shared_ptr<const StemPatches> mendPatches(const std::vector<Mend>& mends, S
                     auto& row = weights.emplace_back(cells[k].size());
                     const double second = (double(first) + double(k) * double(hop) + transform.size / 2.0) / rate;
                     if (second < from - double(hop) / rate || second > to + double(hop) / rate) continue;
-                    for (size_t b = 0; b < row.size(); ++b) row[b] = float(weightOf(r.area, second, double(b) * rate / transform.size, double(hop) / rate, double(rate) / transform.size));
+                    for (size_t b = 0; b < row.size(); ++b)
+                        row[b] = float(weightOf(r.area, second, double(b) * rate / transform.size, double(hop) / rate,
+                                                double(rate) / transform.size));
                 }
-            const auto instead = r.action == Mend::Action::Heal ? healed(cells, weights, int(hop), transform.size) : std::vector<Cells2048::Frame>();
-            const float keep = r.action == Mend::Action::Lower ? float(fromDb(-r.amount)) : r.action == Mend::Action::Give ? float(1 - r.amount / 100) : 0;
+            const auto instead = r.action == Mend::Action::Heal ? healed(cells, weights, int(hop), transform.size)
+                                                                : std::vector<Cells2048::Frame>();
+            const float keep = r.action == Mend::Action::Lower  ? float(fromDb(-r.amount))
+                               : r.action == Mend::Action::Give ? float(1 - r.amount / 100)
+                                                                : 0;
             for (size_t k = 0; k < cells.size(); ++k)
                 for (size_t b = 0; b < cells[k].size(); ++b)
-                    cells[k][b] = r.action == Mend::Action::Heal ? weights[k][b] * float(r.amount / 100) * (instead[k][b] - cells[k][b]) : weights[k][b] * (keep - 1) * cells[k][b];
+                    cells[k][b] = r.action == Mend::Action::Heal
+                                      ? weights[k][b] * float(r.amount / 100) * (instead[k][b] - cells[k][b])
+                                      : weights[k][b] * (keep - 1) * cells[k][b];
             transform.inverse(cells, delta.channel(c));
         }
         if (r.action == Mend::Action::Give) {

@@ -9,8 +9,8 @@
 
 namespace rivlen {
 
-/// One row of a table of settings: the session file, undo, presets and the window all take a setting's name, range, unit, usual value and
-/// explanation from it.
+/// One row of a table of settings: the session file, undo, presets and the window all take a setting's name, range,
+/// unit, usual value and explanation from it.
 template <typename T>
 struct Parameter {
     const char* id;    ///< in files
@@ -59,7 +59,9 @@ void parametersFromJson(const std::vector<Parameter<T>>& table, const nlohmann::
         if (!json.contains(p.id)) continue;
         const double value = json.at(p.id);
         if (!(value >= p.minimum && value <= p.maximum))
-            throw Error(Error::Kind::InputUnreadable, std::string("The setting ") + p.id + " is out of range: " + json.at(p.id).dump() + " is not " + std::to_string(p.minimum) + " to " + std::to_string(p.maximum) + ".");
+            throw Error(Error::Kind::InputUnreadable,
+                        std::string("The setting ") + p.id + " is out of range: " + json.at(p.id).dump() + " is not " +
+                            std::to_string(p.minimum) + " to " + std::to_string(p.maximum) + ".");
         to.*p.value = value;
     }
 }

@@ -10,9 +10,12 @@ namespace rivlen {
 
 const std::vector<Parameter<Strip>>& stripParameters() {
     static const std::vector<Parameter<Strip>> table = {
-        {"level", "Level", "dB", kSilentLevel, 12, 0, 0.1, "How loud the lane is in the mix; at the left end it is silent.", &Strip::level},
-        {"pan", "Pan", "", -100, 100, 0, 1, "Left or right, at equal power. Far out a voice leaves the picture.", &Strip::pan},
-        {"width", "Width", "%", 0, 200, 100, 1, "0 is mono, 100 as it is. Too wide sounds hollow and cancels in mono.", &Strip::width},
+        {"level", "Level", "dB", kSilentLevel, 12, 0, 0.1,
+         "How loud the lane is in the mix; at the left end it is silent.", &Strip::level},
+        {"pan", "Pan", "", -100, 100, 0, 1, "Left or right, at equal power. Far out a voice leaves the picture.",
+         &Strip::pan},
+        {"width", "Width", "%", 0, 200, 100, 1, "0 is mono, 100 as it is. Too wide sounds hollow and cancels in mono.",
+         &Strip::width},
     };
     return table;
 }
@@ -69,7 +72,8 @@ const NamedRoom* Rebuild::room(const std::string& id) const { return byId(rooms,
 std::string Rebuild::freeId(const std::string& prefix) const {
     int highest = 0;
     const auto look = [&](const std::string& id) {
-        if (id.size() > prefix.size() + 1 && id.compare(0, prefix.size(), prefix) == 0 && id[prefix.size()] == '-') highest = std::max(highest, std::atoi(id.c_str() + prefix.size() + 1));
+        if (id.size() > prefix.size() + 1 && id.compare(0, prefix.size(), prefix) == 0 && id[prefix.size()] == '-')
+            highest = std::max(highest, std::atoi(id.c_str() + prefix.size() + 1));
     };
     for (const auto& l : lanes) {
         look(l->id);
@@ -140,7 +144,8 @@ Strip stripFromJson(const json& j) {
         for (const auto& p : stripParameters()) {
             if (!j.at("automation").contains(p.id)) continue;
             auto curve = j.at("automation").at(p.id).get<DrawnCurve>();
-            std::stable_sort(curve.begin(), curve.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+            std::stable_sort(curve.begin(), curve.end(),
+                             [](const auto& a, const auto& b) { return a.first < b.first; });
             for (auto& point : curve) point.second = std::clamp(point.second, p.minimum, p.maximum);
             if (!curve.empty()) strip.automation[p.id] = std::move(curve);
         }
@@ -172,14 +177,17 @@ Clip clipFromJson(const json& j) {
     c.gain = j.value("gain", 0.0);
     c.muted = j.value("muted", false);
     if (j.contains("fade_in")) c.fadeIn = j.at("fade_in").at(0), c.fadeInShape = fadeShapeOf(j.at("fade_in").at(1));
-    if (j.contains("fade_out")) c.fadeOut = j.at("fade_out").at(0), c.fadeOutShape = fadeShapeOf(j.at("fade_out").at(1));
+    if (j.contains("fade_out"))
+        c.fadeOut = j.at("fade_out").at(0), c.fadeOutShape = fadeShapeOf(j.at("fade_out").at(1));
     if (j.contains("loop")) c.loopFrom = j.at("loop").at(0), c.loopTo = j.at("loop").at(1);
     const std::string mark = j.value("mark", "");
     c.mark = mark == "before" ? ClipMark::Before : mark == "after" ? ClipMark::After : ClipMark::None;
     c.pair = j.value("pair", "");
     for (double v : {c.at, c.length, c.offset, c.gain, c.fadeIn, c.fadeOut, c.loopFrom, c.loopTo})
-        if (!(v > -1e7 && v < 1e7)) throw Error(Error::Kind::InputUnreadable, "The clip \"" + c.id + "\" has a time or gain that cannot be.");
-    if (c.length < 0 || c.gain > 60) throw Error(Error::Kind::InputUnreadable, "The clip \"" + c.id + "\" has a length or gain out of range.");
+        if (!(v > -1e7 && v < 1e7))
+            throw Error(Error::Kind::InputUnreadable, "The clip \"" + c.id + "\" has a time or gain that cannot be.");
+    if (c.length < 0 || c.gain > 60)
+        throw Error(Error::Kind::InputUnreadable, "The clip \"" + c.id + "\" has a length or gain out of range.");
     c.fadeIn = std::clamp(c.fadeIn, 0.0, c.length);
     c.fadeOut = std::clamp(c.fadeOut, 0.0, c.length - c.fadeIn);
     return c;
@@ -202,13 +210,17 @@ json toJson(const Rebuild& r, const std::filesystem::path& folder) {
         for (const auto& c : lane->clips) l["clips"].push_back(clipToJson(c));
         j["lanes"].push_back(std::move(l));
     }
-    for (const auto& g : r.groups) j["groups"].push_back({{"id", g.id}, {"name", g.name}, {"strip", stripToJson(g.strip)}});
+    for (const auto& g : r.groups)
+        j["groups"].push_back({{"id", g.id}, {"name", g.name}, {"strip", stripToJson(g.strip)}});
     if (json mix = stripToJson(r.mix); !mix.empty()) j["mix"] = mix;
     for (const auto& s : r.sounds) {
         const auto relative = s.file.lexically_relative(folder);
-        j["sounds"].push_back({{"id", s.id}, {"name", s.name}, {"file", (relative.empty() ? s.file : relative).generic_string()}});
+        j["sounds"].push_back(
+            {{"id", s.id}, {"name", s.name}, {"file", (relative.empty() ? s.file : relative).generic_string()}});
     }
-    for (const auto& t : r.tones) j["tones"].push_back({{"id", t.id}, {"name", t.name}, {"material", t.material}, {"spans", t.spans}, {"seed", t.seed}});
+    for (const auto& t : r.tones)
+        j["tones"].push_back(
+            {{"id", t.id}, {"name", t.name}, {"material", t.material}, {"spans", t.spans}, {"seed", t.seed}});
     for (const auto& n : r.rooms) j["rooms"].push_back({{"id", n.id}, {"name", n.name}, {"shape", toJson(n.shape)}});
     for (const auto& m : r.markers) j["markers"].push_back({{"at", m.at}, {"name", m.name}});
     for (const auto& t : r.mends) j["mends"].push_back(toJson(t));
@@ -219,7 +231,9 @@ Rebuild rebuildFromJson(const json& j, const std::filesystem::path& folder) {
     Rebuild r;
     std::set<std::string> ids;
     const auto unique = [&ids](const std::string& id) {
-        if (id.empty() || !ids.insert(id).second) throw Error(Error::Kind::InputUnreadable, "The rebuild names \"" + id + "\" twice; it was damaged or edited by hand.");
+        if (id.empty() || !ids.insert(id).second)
+            throw Error(Error::Kind::InputUnreadable,
+                        "The rebuild names \"" + id + "\" twice; it was damaged or edited by hand.");
     };
     const auto list = [&j](const char* key) { return j.value(key, json::array()); };
     for (const json& l : j.at("lanes")) {
@@ -244,7 +258,8 @@ Rebuild rebuildFromJson(const json& j, const std::filesystem::path& folder) {
         sortClips(lane);
         r.lanes.emplace_back(std::move(lane));
     }
-    const json groups = list("groups"), sounds = list("sounds"), tones = list("tones"), rooms = list("rooms"), markers = list("markers");
+    const json groups = list("groups"), sounds = list("sounds"), tones = list("tones"), rooms = list("rooms"),
+               markers = list("markers");
     const json mends = list(j.contains("mends") ? "mends" : "retouches");  // their name in sessions before 0.2
     for (const json& g : groups) {
         r.groups.push_back({g.at("id"), g.value("name", ""), stripFromJson(g.value("strip", json::object()))});
@@ -252,11 +267,14 @@ Rebuild rebuildFromJson(const json& j, const std::filesystem::path& folder) {
     }
     if (j.contains("mix")) r.mix = stripFromJson(j.at("mix"));
     for (const json& s : sounds) {
-        r.sounds.push_back({s.at("id"), s.value("name", ""), (folder / s.at("file").get<std::string>()).lexically_normal()});
+        r.sounds.push_back(
+            {s.at("id"), s.value("name", ""), (folder / s.at("file").get<std::string>()).lexically_normal()});
         unique(r.sounds.back().id);
     }
     for (const json& t : tones) {
-        r.tones.push_back({t.at("id"), t.value("name", ""), t.value("material", "ambience"), t.at("spans").get<std::vector<std::pair<double, double>>>(), unsigned(t.value("seed", int64_t(1)))});
+        r.tones.push_back({t.at("id"), t.value("name", ""), t.value("material", "ambience"),
+                           t.at("spans").get<std::vector<std::pair<double, double>>>(),
+                           unsigned(t.value("seed", int64_t(1)))});
         unique(r.tones.back().id);
     }
     for (const json& n : rooms) {

@@ -35,8 +35,8 @@ const Parameter<Strip>& stripParameter(const std::string& id);
 struct Lane {
     std::string id;  ///< unique in the rebuild
     std::string name;
-    int stem = -1;       ///< whose hue it bears, by kStemNames; -1: none
-    std::string group;   ///< id of a group; empty: straight into the mix
+    int stem = -1;      ///< whose hue it bears, by kStemNames; -1: none
+    std::string group;  ///< id of a group; empty: straight into the mix
     Strip strip;
     Duck duck;
     std::vector<Clip> clips;
@@ -88,8 +88,8 @@ struct Rebuild {
     std::vector<Sound> sounds;
     std::vector<Tone> tones;
     std::vector<NamedRoom> rooms;
-    std::vector<Marker> markers;      ///< by time
-    std::vector<Mend> mends;   ///< in the order they were made
+    std::vector<Marker> markers;  ///< by time
+    std::vector<Mend> mends;      ///< in the order they were made
 
     bool empty() const { return lanes.empty(); }
     const Lane* lane(const std::string& id) const;
@@ -107,7 +107,8 @@ struct Rebuild {
     bool operator==(const Rebuild&) const = default;
 };
 
-/// A reel's stems on a lane each, over its whole length: as it stands the mix is the recording. withRoom: the dialogue as voice and room.
+/// A reel's stems on a lane each, over its whole length: as it stands the mix is the recording. withRoom: the dialogue
+/// as voice and room.
 Rebuild plainRebuild(double seconds, bool withRoom);
 
 /// Keeps a lane's clips in order after they were changed.

@@ -16,7 +16,8 @@ constexpr int kNone = -1;
 
 /// A lane or bus: its chain, its levels, and what came out of it, which others may ask for again.
 struct Node {
-    Node(int channels, int rate, const Chain::Impulses& impulses) : chain(channels, rate, impulses), levels(channels, rate), out(channels) {}
+    Node(int channels, int rate, const Chain::Impulses& impulses)
+        : chain(channels, rate, impulses), levels(channels, rate), out(channels) {}
     Chain chain;
     StripLevels levels;
     AudioQueue out;
@@ -45,12 +46,12 @@ struct LaneNode : Node {
         : Node(channels, rate, impulses), reader(std::move(materials), channels), duck(rate) {}
     LaneReader reader;
     DuckGain duck;
-    int key = kNone;        ///< index of the lane that ducks it
+    int key = kNone;  ///< index of the lane that ducks it
     int group = kNone;
     int64_t lookAhead = 0;  ///< frames
     int64_t ahead = 0;      ///< how far it runs before the sum
     bool heard = true;
-    int depth = 0;          ///< how many lanes duck each other before it
+    int depth = 0;  ///< how many lanes duck each other before it
     std::vector<float> duckDb;
 };
 
@@ -62,7 +63,8 @@ void storePeaks(MixMeters::Strip& meter, const AudioBuffer& audio, const Chain::
     };
     raise(meter.left, peakOf(audio.channel(0)));
     raise(meter.right, peakOf(audio.channel(audio.channels() > 1 ? 1 : 0)));
-    meter.gate = r.gate, meter.deEsser = r.deEsser, meter.compressor = r.compressor, meter.limiter = r.limiter, meter.duck = duck;
+    meter.gate = r.gate, meter.deEsser = r.deEsser, meter.compressor = r.compressor, meter.limiter = r.limiter,
+    meter.duck = duck;
 }
 
 }  // namespace
@@ -85,13 +87,20 @@ struct RenderGraph::Impl {
     std::shared_ptr<MixMeters> meters;
     WorkPool pool;
     Tap tap;
-    int64_t sum = 0;       ///< up to where the lanes have been summed
-    int64_t wanted = 0;    ///< next frame of the answer
+    int64_t sum = 0;     ///< up to where the lanes have been summed
+    int64_t wanted = 0;  ///< next frame of the answer
 
-    Impl(Shared<Rebuild> r, std::shared_ptr<Materials> m, Options o) : rebuild(std::move(r)), materials(std::move(m)), options(o), rate(materials->reel().sampleRate), pool(o.threads) {
+    Impl(Shared<Rebuild> r, std::shared_ptr<Materials> m, Options o)
+        : rebuild(std::move(r)),
+          materials(std::move(m)),
+          options(o),
+          rate(materials->reel().sampleRate),
+          pool(o.threads) {
         const Chain::Impulses impulses = [this](const ChainSettings& c) { return impulse(c); };
-        for (size_t i = 0; i < rebuild->lanes.size(); ++i) lanes.push_back(std::make_unique<LaneNode>(materials, options.channels, rate, impulses));
-        for (size_t i = 0; i < rebuild->groups.size(); ++i) groups.push_back(std::make_unique<Node>(options.channels, rate, impulses));
+        for (size_t i = 0; i < rebuild->lanes.size(); ++i)
+            lanes.push_back(std::make_unique<LaneNode>(materials, options.channels, rate, impulses));
+        for (size_t i = 0; i < rebuild->groups.size(); ++i)
+            groups.push_back(std::make_unique<Node>(options.channels, rate, impulses));
         mix = std::make_unique<Node>(options.channels, rate, impulses);
         std::vector<std::string> ids;
         for (const auto& l : rebuild->lanes) ids.push_back(l->id);
@@ -104,7 +113,8 @@ struct RenderGraph::Impl {
     }
 
     AudioBuffer impulse(const ChainSettings& c) const {
-        if (const NamedRoom* room = rebuild->room(c.roomImpulse)) return roomImpulse(room->shape, options.channels, rate);
+        if (const NamedRoom* room = rebuild->room(c.roomImpulse))
+            return roomImpulse(room->shape, options.channels, rate);
         try {
             if (const Sound* sound = rebuild->sound(c.roomImpulse))
                 if (const auto source = materials->open(sound->id, *rebuild)) {
@@ -185,7 +195,9 @@ struct RenderGraph::Impl {
             if (other.groups[g].id != rebuild->groups[g].id) return false;
         for (size_t i = 0; i < lanes.size(); ++i) {
             const Lane &a = *other.lanes[i], &b = *rebuild->lanes[i];
-            if (a.id != b.id || a.group != b.group || a.duck.on != b.duck.on || a.duck.key != b.duck.key || a.duck.lookAhead != b.duck.lookAhead) return false;
+            if (a.id != b.id || a.group != b.group || a.duck.on != b.duck.on || a.duck.key != b.duck.key ||
+                a.duck.lookAhead != b.duck.lookAhead)
+                return false;
         }
         return true;
     }
@@ -209,7 +221,8 @@ struct RenderGraph::Impl {
         node.reader.read(first + node.chain.latency(), block);
         node.chain.process(block);
         node.duckDb.clear();
-        if (node.key != kNone) node.duck.process(lanes[size_t(node.key)]->at(first + node.lookAhead, kBlock), node.duckDb);
+        if (node.key != kNone)
+            node.duck.process(lanes[size_t(node.key)]->at(first + node.lookAhead, kBlock), node.duckDb);
         node.levels.process(block, first, node.duckDb);
         storePeaks(meters->strips[i], block, node.chain.reductions(), node.duckDb.empty() ? 0.0f : node.duckDb.back());
         if (tap) tap(i, first, block, node.duckDb);
@@ -270,7 +283,8 @@ RenderGraph::~RenderGraph() = default;
 void RenderGraph::seek(int64_t frame, int64_t runIn) {
     Tap tap = m->tap;
     auto meters = m->meters;
-    m = std::make_unique<Impl>(m->rebuild, m->materials, m->options);  // nothing of what was played before may be remembered
+    m = std::make_unique<Impl>(m->rebuild, m->materials,
+                               m->options);  // nothing of what was played before may be remembered
     m->tap = std::move(tap);
     m->meters = std::move(meters);
     m->seek(frame, runIn);
@@ -299,7 +313,8 @@ int64_t RenderGraph::latency() const {
     return most + m->chainDelay();
 }
 
-void renderMix(const Shared<Rebuild>& rebuild, const std::shared_ptr<Materials>& materials, RenderGraph::Options options, int64_t first, int64_t count,
+void renderMix(const Shared<Rebuild>& rebuild, const std::shared_ptr<Materials>& materials,
+               RenderGraph::Options options, int64_t first, int64_t count,
                const std::function<void(const AudioBuffer&)>& sink, const Progress& progress) {
     const int rate = materials->reel().sampleRate;
     RenderGraph graph(rebuild, materials, options);
@@ -312,28 +327,40 @@ void renderMix(const Shared<Rebuild>& rebuild, const std::shared_ptr<Materials>&
     if (!graph.failed()) return;
     std::error_code ignored;
     for (const Sound& s : rebuild->sounds)
-        if (!std::filesystem::exists(s.file, ignored)) throw Error(Error::Kind::InputUnreadable, "The sound \"" + s.file.string() + "\" is not there any more: put it back, or import it again and take its clips out.");
-    throw Error(Error::Kind::InputUnreadable, "What the lanes are made of could not be read to its end: check that the reel's file and its imported sounds are still there and whole.");
+        if (!std::filesystem::exists(s.file, ignored))
+            throw Error(Error::Kind::InputUnreadable,
+                        "The sound \"" + s.file.string() +
+                            "\" is not there any more: put it back, or import it again and take its clips out.");
+    throw Error(Error::Kind::InputUnreadable,
+                "What the lanes are made of could not be read to its end: check that the reel's file and its imported "
+                "sounds are still there and whole.");
 }
 
-DrawnCurve duckCurve(const Rebuild& whole, const std::string& id, const std::shared_ptr<Materials>& materials, int channels, const Progress& progress) {
+DrawnCurve duckCurve(const Rebuild& whole, const std::string& id, const std::shared_ptr<Materials>& materials,
+                     int channels, const Progress& progress) {
     const Lane* lane = whole.lane(id);
     if (!lane || !lane->duck.on || !whole.lane(lane->duck.key)) return {};
     Rebuild part = whole;  // the lane without clips, and the lanes that key it
     std::vector<std::string> needed{id};
-    for (const Lane* l = lane; l && l->duck.on && needed.size() <= whole.lanes.size(); l = whole.lane(l->duck.key)) needed.push_back(l->duck.key);
-    std::erase_if(part.lanes, [&](const auto& l) { return std::find(needed.begin(), needed.end(), l->id) == needed.end(); });
+    for (const Lane* l = lane; l && l->duck.on && needed.size() <= whole.lanes.size(); l = whole.lane(l->duck.key))
+        needed.push_back(l->duck.key);
+    std::erase_if(part.lanes,
+                  [&](const auto& l) { return std::find(needed.begin(), needed.end(), l->id) == needed.end(); });
     part.lane(id)->clips.clear();
     const int rate = materials->reel().sampleRate;
-    const int64_t step = std::max(1, rate / 100), frames = std::max(materials->reel().frames, int64_t(whole.end() * rate));
+    const int64_t step = std::max(1, rate / 100),
+                  frames = std::max(materials->reel().frames, int64_t(whole.end() * rate));
     DrawnCurve curve;
     RenderGraph graph(part, materials, {1, channels});
     graph.seek(0, 0);
-    const auto index = size_t(std::find_if(part.lanes.begin(), part.lanes.end(), [&](const auto& l) { return l->id == id; }) - part.lanes.begin());
+    const auto index =
+        size_t(std::find_if(part.lanes.begin(), part.lanes.end(), [&](const auto& l) { return l->id == id; }) -
+               part.lanes.begin());
     graph.setTap([&](size_t i, int64_t first, const AudioBuffer&, const std::vector<float>& db) {
         if (i != index) return;
         for (size_t k = 0; k < db.size(); ++k)
-            if (const int64_t t = first + int64_t(k); t >= 0 && t % step == 0 && t <= frames) curve.emplace_back(double(t) / rate, db[k]);
+            if (const int64_t t = first + int64_t(k); t >= 0 && t % step == 0 && t <= frames)
+                curve.emplace_back(double(t) / rate, db[k]);
     });
     for (int64_t at = 0; at < frames; at += rate) {
         progress.throwIfCancelled();

@@ -34,11 +34,13 @@ std::string voiceLane(const Rebuild& r) {
 std::string replaceMusic(Rebuild& r, const MusicReplacement& m) {
     const double span = m.to - m.from, cue = m.cueEnd - m.cueFrom;
     if (!r.sound(m.sound)) throw Error(Error::Kind::Usage, "There is no cue to lay in: choose a sound file.");
-    if (span < 0.5) throw Error(Error::Kind::Usage, "The span for the new music is shorter than half a second: set a longer loop.");
+    if (span < 0.5)
+        throw Error(Error::Kind::Usage, "The span for the new music is shorter than half a second: set a longer loop.");
     if (cue < 0.2) throw Error(Error::Kind::Usage, "The cue begins after its own end: let it begin earlier.");
     std::string below;
     for (auto& lane : r.lanes) {
-        const bool holds = std::any_of(lane->clips.begin(), lane->clips.end(), [](const Clip& c) { return c.material == "music"; });
+        const bool holds =
+            std::any_of(lane->clips.begin(), lane->clips.end(), [](const Clip& c) { return c.material == "music"; });
         if (!holds && lane->stem != 1) continue;
         below = lane->id;
         clearSpan(r, below, m.from, m.to, m.crossFade);
@@ -88,7 +90,8 @@ double matchingGain(Materials& materials, const Rebuild& rebuild, const MusicRep
     const auto old = materials.open("music", rebuild), cue = materials.open(m.sound, rebuild);
     if (!old || !cue) return 0;
     const double a = loudness(*old, m.from, m.to, Progress(progress, 0, 0.5));
-    const double b = loudness(*cue, m.cueFrom, std::min(m.cueEnd, m.cueFrom + (m.to - m.from)), Progress(progress, 0.5, 1));
+    const double b =
+        loudness(*cue, m.cueFrom, std::min(m.cueEnd, m.cueFrom + (m.to - m.from)), Progress(progress, 0.5, 1));
     return std::isfinite(a) && std::isfinite(b) && a > -60 ? std::clamp(a - b, -30.0, 20.0) : 0;
 }
 

@@ -32,7 +32,8 @@ RoomShape RoomShape::plain(double decay, double tone) {
         const double octaves = std::log2(hz / 1000);
         // Air and furniture take the treble first: a plain room is 10 % shorter an octave above 1 kHz.
         const double slope = std::clamp(-0.10 + tone / 100 * 0.10, -0.25, 0.10);
-        room.bands.push_back({hz, decay * std::max(0.15, 1 + slope * octaves * (octaves > 0 ? 1.0 : 0.5)), octaves * (-1.5 + tone / 100 * 3)});
+        room.bands.push_back({hz, decay * std::max(0.15, 1 + slope * octaves * (octaves > 0 ? 1.0 : 0.5)),
+                              octaves * (-1.5 + tone / 100 * 3)});
     }
     return room;
 }
@@ -57,7 +58,8 @@ RoomShape roomFromJson(const nlohmann::json& json) {
     for (const auto& b : bands) {
         room.bands.push_back({b.at(0), b.at(1), b.at(2)});
         if (!(room.bands.back().decay >= 0.02 && room.bands.back().decay <= 20))
-            throw Error(Error::Kind::InputUnreadable, "A room's decay of " + b.at(1).dump() + " s is out of range: 0.02 to 20 s are known.");
+            throw Error(Error::Kind::InputUnreadable,
+                        "A room's decay of " + b.at(1).dump() + " s is out of range: 0.02 to 20 s are known.");
     }
     return room;
 }
@@ -76,7 +78,8 @@ AudioBuffer roomImpulse(const RoomShape& room, int channels, int rate) {
         for (float& v : block) v = normal(random);
         fft.forward(block, noise);
         for (size_t b = 0; b < room.bands.size(); ++b) {
-            for (size_t k = 0; k < part.size(); ++k) part[k] = noise[k] * float(share(double(k) * rate / size, b) * fromDb(room.bands[b].level));
+            for (size_t k = 0; k < part.size(); ++k)
+                part[k] = noise[k] * float(share(double(k) * rate / size, b) * fromDb(room.bands[b].level));
             fft.inverse(part, block);
             const double fall = std::log(1000.0) / (room.bands[b].decay * rate);  // 60 dB
             for (int i = 0; i < frames; ++i) out.channel(c)[size_t(i)] += float(block[size_t(i)] * std::exp(-fall * i));
@@ -164,24 +167,31 @@ std::optional<RoomShape> estimateRoom(SampleSource& voice, int64_t from, int64_t
     // A band without falls takes its neighbour's decay.
     RoomShape whole;
     for (double hz : kOctaves) {
-        const auto near = std::min_element(room.bands.begin(), room.bands.end(), [hz](const auto& a, const auto& b) { return std::fabs(std::log(a.hz / hz)) < std::fabs(std::log(b.hz / hz)); });
+        const auto near = std::min_element(room.bands.begin(), room.bands.end(), [hz](const auto& a, const auto& b) {
+            return std::fabs(std::log(a.hz / hz)) < std::fabs(std::log(b.hz / hz));
+        });
         whole.bands.push_back({hz, near->decay, std::log2(hz / 1000) * -1.5});
     }
     return whole;
 }
 
 Convolver::Convolver(const AudioBuffer& impulse, int channels)
-    : m_channels(channels), m_parts(int(std::max<int64_t>(1, (impulse.frames() + kBlock - 1) / kBlock))), m_fft(2 * kBlock), m_rows(std::max(1, impulse.channels())) {
+    : m_channels(channels),
+      m_parts(int(std::max<int64_t>(1, (impulse.frames() + kBlock - 1) / kBlock))),
+      m_fft(2 * kBlock),
+      m_rows(std::max(1, impulse.channels())) {
     std::vector<float> block(2 * kBlock);
     for (int r = 0; r < m_rows; ++r)
         for (int p = 0; p < m_parts; ++p) {
             std::fill(block.begin(), block.end(), 0.0f);
             for (int i = 0; i < kBlock; ++i)
-                if (const int64_t at = int64_t(p) * kBlock + i; r < impulse.channels() && at < impulse.frames()) block[size_t(i)] = impulse.channel(r)[size_t(at)];
+                if (const int64_t at = int64_t(p) * kBlock + i; r < impulse.channels() && at < impulse.frames())
+                    block[size_t(i)] = impulse.channel(r)[size_t(at)];
             m_impulse.emplace_back(size_t(m_fft.bins()));
             m_fft.forward(block, m_impulse.back());
         }
-    m_past.assign(size_t(channels), std::vector(size_t(m_parts), std::vector<std::complex<float>>(size_t(m_fft.bins()))));
+    m_past.assign(size_t(channels),
+                  std::vector(size_t(m_parts), std::vector<std::complex<float>>(size_t(m_fft.bins()))));
     m_last.assign(size_t(channels), std::vector<float>(2 * kBlock, 0.0f));
     m_ready.assign(size_t(channels), std::vector<float>(kBlock, 0.0f));
 }
@@ -197,7 +207,8 @@ void Convolver::process(const AudioBuffer& in, float gain, AudioBuffer& out) {
         m_fft.forward(last, m_past[size_t(c)][size_t(m_at)]);
         std::fill(sum.begin(), sum.end(), std::complex<float>{});
         for (int p = 0; p < m_parts; ++p) {
-            const auto* x = reinterpret_cast<const float*>(m_past[size_t(c)][size_t((m_at - p + m_parts) % m_parts)].data());
+            const auto* x =
+                reinterpret_cast<const float*>(m_past[size_t(c)][size_t((m_at - p + m_parts) % m_parts)].data());
             const auto* h = reinterpret_cast<const float*>(m_impulse[size_t((c % m_rows) * m_parts + p)].data());
             auto* y = reinterpret_cast<float*>(sum.data());
             for (size_t k = 0; k < 2 * sum.size(); k += 2) {  // by hand: std::complex looks for infinities

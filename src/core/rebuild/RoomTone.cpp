@@ -33,7 +33,8 @@ std::vector<double> levelsOf(SampleSource& source, double step, const Progress& 
             double sum = 0;
             const int64_t n = std::min(hop, audio.frames() - i);
             for (int c = 0; c < audio.channels(); ++c)
-                for (int64_t k = 0; k < n; ++k) sum += double(audio.channel(c)[size_t(i + k)]) * audio.channel(c)[size_t(i + k)];
+                for (int64_t k = 0; k < n; ++k)
+                    sum += double(audio.channel(c)[size_t(i + k)]) * audio.channel(c)[size_t(i + k)];
             db.push_back(powerDb(sum / double(n * audio.channels()) + 1e-20));
         }
     }
@@ -52,7 +53,13 @@ struct RoomToneSource::Impl {
     std::map<int64_t, AudioBuffer> grains;  ///< by number, the last few
 
     Impl(std::shared_ptr<const AudioBuffer> s, int r, unsigned seedNumber)
-        : sample(std::move(s)), rate(r), seed(seedNumber), size(nextPowerOfTwo(std::min(0.34 * r, double(sample->frames()) / 2))), hop(size / 2), fft(size), window(hannWindow(size)) {
+        : sample(std::move(s)),
+          rate(r),
+          seed(seedNumber),
+          size(nextPowerOfTwo(std::min(0.34 * r, double(sample->frames()) / 2))),
+          hop(size / 2),
+          fft(size),
+          window(hannWindow(size)) {
         // Grains are unlike each other, so powers add: the squares of these windows sum to 1.
         for (float& w : window) w = std::sqrt(w);
     }
@@ -66,10 +73,13 @@ struct RoomToneSource::Impl {
         const uint64_t own = mixed(seed * 0x51ed270b + uint64_t(number));
         const auto at = int64_t(own % uint64_t(room));
         std::vector<std::complex<float>> spectrum(static_cast<size_t>(fft.bins())), turns(spectrum.size());
-        for (size_t k = 0; k < turns.size(); ++k) turns[k] = std::polar(1.0f, float(2 * std::numbers::pi * double(mixed(own + k + 1) >> 11) / double(1ull << 53)));
+        for (size_t k = 0; k < turns.size(); ++k)
+            turns[k] =
+                std::polar(1.0f, float(2 * std::numbers::pi * double(mixed(own + k + 1) >> 11) / double(1ull << 53)));
         turns.front() = turns.back() = 1;
         std::vector<float> block(static_cast<size_t>(size));
-        // Scrambled phases spread a windowed grain over its whole length, so it is windowed with a Hann window (power 3/8) and levelled again.
+        // Scrambled phases spread a windowed grain over its whole length, so it is windowed with a Hann window (power
+        // 3/8) and levelled again.
         const float level = std::sqrt(8.0f / 3.0f);
         for (int c = 0; c < out.channels(); ++c) {
             for (int i = 0; i < size; ++i) {
@@ -86,7 +96,8 @@ struct RoomToneSource::Impl {
     }
 };
 
-RoomToneSource::RoomToneSource(std::shared_ptr<const AudioBuffer> sample, int rate, unsigned seed) : m(std::make_unique<Impl>(std::move(sample), rate, seed)) {}
+RoomToneSource::RoomToneSource(std::shared_ptr<const AudioBuffer> sample, int rate, unsigned seed)
+    : m(std::make_unique<Impl>(std::move(sample), rate, seed)) {}
 RoomToneSource::~RoomToneSource() = default;
 int RoomToneSource::channels() const { return m->sample->channels(); }
 int RoomToneSource::sampleRate() const { return m->rate; }
@@ -105,7 +116,8 @@ AudioBuffer RoomToneSource::read(int64_t first, int64_t count) {
     return out;
 }
 
-std::vector<std::pair<double, double>> findRoomTone(SampleSource& material, SampleSource* voice, double wanted, const Progress& progress) {
+std::vector<std::pair<double, double>> findRoomTone(SampleSource& material, SampleSource* voice, double wanted,
+                                                    const Progress& progress) {
     constexpr double step = 0.05;
     const auto levels = levelsOf(material, step, progress, 0, voice ? 0.5 : 1.0);
     std::vector<double> words;
@@ -131,7 +143,8 @@ std::vector<std::pair<double, double>> findRoomTone(SampleSource& material, Samp
         if (double(end - i) * step >= 0.25) spans.emplace_back(double(i) * step, double(end) * step);
         i = std::max(end, i + 1);
     }
-    std::sort(spans.begin(), spans.end(), [](const auto& a, const auto& b) { return a.second - a.first > b.second - b.first; });
+    std::sort(spans.begin(), spans.end(),
+              [](const auto& a, const auto& b) { return a.second - a.first > b.second - b.first; });
     double total = 0;
     size_t kept = 0;
     while (kept < spans.size() && total < wanted) total += spans[kept].second - spans[kept].first, ++kept;
@@ -144,7 +157,8 @@ AudioBuffer gatherSpans(SampleSource& material, const std::vector<std::pair<doub
     AudioBuffer all(material.channels(), 0);
     const int rate = material.sampleRate();
     for (const auto& [from, to] : spans) {
-        AudioBuffer next = material.read(std::llround(from * rate), std::max<int64_t>(1, std::llround((to - from) * rate)));
+        AudioBuffer next =
+            material.read(std::llround(from * rate), std::max<int64_t>(1, std::llround((to - from) * rate)));
         const int64_t fade = std::min<int64_t>({rate / 50, all.frames(), next.frames()});
         AudioBuffer joined(all.channels(), all.frames() + next.frames() - fade);
         for (int c = 0; c < all.channels(); ++c) {
@@ -168,7 +182,8 @@ SilenceFinder::SilenceFinder(int sampleRate) : m_hop(std::max(1, sampleRate / 10
 
 void SilenceFinder::add(const AudioBuffer& block) {
     for (int64_t i = 0; i < block.frames(); ++i) {
-        for (int c = 0; c < block.channels(); ++c) m_sum += double(block.channel(c)[size_t(i)]) * block.channel(c)[size_t(i)] / block.channels();
+        for (int c = 0; c < block.channels(); ++c)
+            m_sum += double(block.channel(c)[size_t(i)]) * block.channel(c)[size_t(i)] / block.channels();
         ++m_frames;
         if (++m_count < m_hop) continue;
         m_levels.push_back(float(powerDb(m_sum / double(m_hop) + 1e-20)));
@@ -183,7 +198,8 @@ std::vector<std::pair<double, double>> SilenceFinder::spans(double thresholdDb, 
     for (size_t i = 0; i < m_levels.size();) {
         size_t last = i;
         while (last < m_levels.size() && double(m_levels[last]) < thresholdDb) ++last;
-        if (double(last - i) * step >= shortest) found.emplace_back(double(i) * step, last == m_levels.size() ? end : double(last) * step);
+        if (double(last - i) * step >= shortest)
+            found.emplace_back(double(i) * step, last == m_levels.size() ? end : double(last) * step);
         i = std::max(last, i + 1);
     }
     return found;

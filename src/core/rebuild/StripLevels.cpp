@@ -17,7 +17,8 @@ void StripLevels::set(const Strip& strip, bool audible) {
     if (m_begun) {
         m_before = m_strip;
         m_audibleBefore = m_audible;
-        m_changed = audible != m_audible || strip.level != m_strip.level || strip.pan != m_strip.pan || strip.width != m_strip.width || strip.automation != m_strip.automation;
+        m_changed = audible != m_audible || strip.level != m_strip.level || strip.pan != m_strip.pan ||
+                    strip.width != m_strip.width || strip.automation != m_strip.automation;
     }
     m_begun = true;
     m_strip = strip;
@@ -47,20 +48,28 @@ void StripLevels::process(AudioBuffer& audio, int64_t first, const std::vector<f
         if (const int64_t now = below(first + i); now != cell) {
             a = now == cell + 1 && i > 0 ? b : at(m_strip, m_audible, now * kGrid);
             b = at(m_strip, m_audible, (now + 1) * kGrid);
-            if (changed) aBefore = at(m_before, m_audibleBefore, now * kGrid), bBefore = at(m_before, m_audibleBefore, (now + 1) * kGrid);
+            if (changed)
+                aBefore = at(m_before, m_audibleBefore, now * kGrid),
+                bBefore = at(m_before, m_audibleBefore, (now + 1) * kGrid);
             cell = now;
         }
         const double w = double(first + i - cell * kGrid) / kGrid;
-        const auto between = [w](const Gains& x, const Gains& y) { return Gains{x.left + w * (y.left - x.left), x.right + w * (y.right - x.right), x.side + w * (y.side - x.side)}; };
+        const auto between = [w](const Gains& x, const Gains& y) {
+            return Gains{x.left + w * (y.left - x.left), x.right + w * (y.right - x.right),
+                         x.side + w * (y.side - x.side)};
+        };
         Gains g = between(a, b);
         if (changed) {
             const Gains old = between(aBefore, bBefore);
             const double v = double(i + 1) / double(audio.frames());
-            g = {old.left + v * (g.left - old.left), old.right + v * (g.right - old.right), old.side + v * (g.side - old.side)};
+            g = {old.left + v * (g.left - old.left), old.right + v * (g.right - old.right),
+                 old.side + v * (g.side - old.side)};
         }
         const double duck = !duckDb.empty() && duckDb[size_t(i)] != 0 ? fromDb(duckDb[size_t(i)]) : 1.0;
         if (m_channels == 1) {
-            audio.channel(0)[size_t(i)] *= float(g.left * g.right > 0 ? std::sqrt((g.left * g.left + g.right * g.right) / 2) * duck : std::max(g.left, g.right) / std::numbers::sqrt2 * duck);
+            audio.channel(0)[size_t(i)] *=
+                float(g.left * g.right > 0 ? std::sqrt((g.left * g.left + g.right * g.right) / 2) * duck
+                                           : std::max(g.left, g.right) / std::numbers::sqrt2 * duck);
             continue;
         }
         for (int pair = 0; pair < m_channels; pair += 2) {

@@ -4,8 +4,8 @@
 
 namespace rivlen {
 
-/// A strip's level, pan and width at work, with their curves. Values are taken on an absolute grid of kGrid frames and go straight between, so that
-/// they are the same wherever a graph began.
+/// A strip's level, pan and width at work, with their curves. Values are taken on an absolute grid of kGrid frames and
+/// go straight between, so that they are the same wherever a graph began.
 class StripLevels {
 public:
     static constexpr int64_t kGrid = 64;

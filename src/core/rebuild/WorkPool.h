@@ -7,7 +7,8 @@
 
 namespace rivlen {
 
-/// A few threads that share a list of jobs and wait in between. run() returns when all are done; the caller works along.
+/// A few threads that share a list of jobs and wait in between. run() returns when all are done; the caller works
+/// along.
 class WorkPool {
 public:
     explicit WorkPool(int threads) {

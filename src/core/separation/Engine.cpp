@@ -5,8 +5,8 @@
 
 #include "core/audio/AudioQueue.h"
 #include "core/audio/ChannelLayout.h"
-#include "core/base/Error.h"
 #include "core/audio/Resampler.h"
+#include "core/base/Error.h"
 #include "core/separation/Remainder.h"
 #include "core/separation/StemBlock.h"
 #include "core/separation/TileStream.h"
@@ -18,7 +18,8 @@ namespace {
 /// One group of channels on its way through the network and back to the source's rate.
 class ChannelRun {
 public:
-    ChannelRun(std::vector<int> channels, int rate, const std::shared_ptr<Network>& network, const EngineOptions& o, bool alone)
+    ChannelRun(std::vector<int> channels, int rate, const std::shared_ptr<Network>& network, const EngineOptions& o,
+               bool alone)
         : m_channels(std::move(channels)),
           m_in(rate, network->card().sampleRate, int(m_channels.size())),
           m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * network->card().sampleRate),
@@ -86,10 +87,11 @@ public:
     }
     void deliver(int64_t first, AudioBuffer source, std::vector<AudioBuffer> stems) {
         wait();
-        m_running = std::async(std::launch::async, [this, first, source = std::move(source), stems = std::move(stems)]() mutable {
-            m_remainder.share(source, stems);
-            m_sink(first, source, stems);
-        });
+        m_running = std::async(std::launch::async,
+                               [this, first, source = std::move(source), stems = std::move(stems)]() mutable {
+                                   m_remainder.share(source, stems);
+                                   m_sink(first, source, stems);
+                               });
     }
     /// Throws what the sink threw.
     void wait() {
@@ -109,7 +111,9 @@ std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions
     if (options.stems.empty()) return card.shown;
     for (const auto& name : card.shown)
         if (std::find(options.stems.begin(), options.stems.end(), name) == options.stems.end())
-            throw Error(Error::Kind::Usage, "The network \"" + card.id + "\" has a stem \"" + name + "\" that has no place here: its card can show it as one of the known stems.");
+            throw Error(Error::Kind::Usage,
+                        "The network \"" + card.id + "\" has a stem \"" + name +
+                            "\" that has no place here: its card can show it as one of the known stems.");
     return options.stems;
 }
 
@@ -121,7 +125,10 @@ bool separatesRoom(const NetworkCard& card) {
 
 std::vector<std::string> withRoom(const NetworkCard& card, std::vector<std::string> stems) {
     if (!separatesRoom(card) || stems.empty() || stems[0] != "dialogue")
-        throw Error(Error::Kind::Usage, "The network \"" + card.id + "\" does not separate the room from the voice: leave Room keep at 100 %, or choose another network.");
+        throw Error(
+            Error::Kind::Usage,
+            "The network \"" + card.id +
+                "\" does not separate the room from the voice: leave Room keep at 100 %, or choose another network.");
     stems.push_back(kRoomStem);
     return stems;
 }
@@ -138,7 +145,8 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
             for (int c : group) groups.push_back({c});
     }
     std::vector<ChannelRun> runs;
-    for (const auto& group : groups) runs.emplace_back(group, source.sampleRate(), network, options, groups.size() == 1);
+    for (const auto& group : groups)
+        runs.emplace_back(group, source.sampleRate(), network, options, groups.size() == 1);
     int64_t read = 0, written = 0;
     AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
     Deliverer deliverer(Remainder(int(stemCount), source.channels(), source.sampleRate()), sink);
@@ -175,7 +183,8 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
         run.finish(progress);
         // Resampling there and back can end a few samples early: silence, which Remainder makes good.
         for (auto& stem : run.ready)
-            if (stem.frames() < length - written) stem.append(AudioBuffer(stem.channels(), length - written - stem.frames()));
+            if (stem.frames() < length - written)
+                stem.append(AudioBuffer(stem.channels(), length - written - stem.frames()));
     }
     handOn(length);
     deliverer.wait();

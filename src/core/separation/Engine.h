@@ -2,8 +2,8 @@
 #include <functional>
 #include <memory>
 
-#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
+#include "core/base/Progress.h"
 #include "core/separation/Network.h"
 
 namespace rivlen {
@@ -16,8 +16,9 @@ struct EngineOptions {
     int64_t to = -1;                  ///< one past the last frame; -1: the end
     double tileSeconds = 0;           ///< length of a tile without its context; 0: 32 s
     double firstTileSeconds = 4.0;    ///< shorter first tile, so that something is heard soon
-    std::vector<std::string> stems;   ///< the stems wanted, in order, by their own or their shown names; one that the network lacks is silent
-    bool apart = false;               ///< every stem of the network by itself, also those shown as part of another
+    std::vector<std::string>
+        stems;  ///< the stems wanted, in order, by their own or their shown names; one that the network lacks is silent
+    bool apart = false;  ///< every stem of the network by itself, also those shown as part of another
 };
 
 /// Takes the separated sound block by block, in order: the source's frames and one buffer per stem, at the
@@ -29,8 +30,8 @@ using StemSink = std::function<void(int64_t first, const AudioBuffer& source, co
 /// Throws Error (Usage) when the network has a stem that nobody wants: it would be lost.
 std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions& options);
 
-/// The same stems with the voice's room after them, for EngineOptions::stems; see gathered(). Throws Error (Usage) when the network
-/// does not separate the room from the dialogue.
+/// The same stems with the voice's room after them, for EngineOptions::stems; see gathered(). Throws Error (Usage) when
+/// the network does not separate the room from the dialogue.
 std::vector<std::string> withRoom(const NetworkCard& card, std::vector<std::string> stems);
 bool separatesRoom(const NetworkCard& card);
 

@@ -7,9 +7,9 @@
 
 #include "core/base/Error.h"
 #include "core/base/Resources.h"
+#include "core/media/FileSum.h"
 #include "core/separation/NetworkLibrary.h"
 #include "core/separation/TorchBackend.h"
-#include "core/media/FileSum.h"
 
 namespace rivlen {
 
@@ -21,19 +21,22 @@ void* backend(const char* entry) {
     static void* library = nullptr;
     const std::lock_guard lock(guard);
     if (!library) {
-        // Two threads of the matrix library do not multiply faster here than one (docs/performance.md), but they spin while
-        // they wait: a third of the processor's time. libtorch's own threads stay.
+        // Two threads of the matrix library do not multiply faster here than one (docs/performance.md), but they spin
+        // while they wait: a third of the processor's time. libtorch's own threads stay.
         setenv("OPENBLAS_NUM_THREADS", "1", 0);
         for (const char* place : {"", RIVLEN_LIBRARY_FOLDER}) {
             const auto path = programFolder() / place / kTorchBackendFile;
-            if (std::filesystem::exists(path)) library = dlopen(path.c_str(), RTLD_LAZY | RTLD_LOCAL);  // lazily: most of what it brings is never called
+            if (std::filesystem::exists(path))
+                library =
+                    dlopen(path.c_str(), RTLD_LAZY | RTLD_LOCAL);  // lazily: most of what it brings is never called
             if (library) break;
         }
     }
     void* found = library ? dlsym(library, entry) : nullptr;
     if (!found) {
         const char* why = dlerror();
-        throw Error(Error::Kind::Other, std::string("The network backend cannot be loaded (") + (why ? why : kTorchBackendFile) + "): run ./rivlen build again.");
+        throw Error(Error::Kind::Other, std::string("The network backend cannot be loaded (") +
+                                            (why ? why : kTorchBackendFile) + "): run ./rivlen build again.");
     }
     return found;
 }
@@ -42,15 +45,23 @@ void* backend(const char* entry) {
 
 std::shared_ptr<Network> loadNetwork(const NetworkCard& card) {
     if (card.sha256.empty())
-        throw Error(Error::Kind::InputUnreadable, "The network \"" + card.id + "\" was never checked: install it with `rivlen-cli networks install`, or choose another network.");
+        throw Error(
+            Error::Kind::InputUnreadable,
+            "The network \"" + card.id +
+                "\" was never checked: install it with `rivlen-cli networks install`, or choose another network.");
     return loadForTrial(card);
 }
 
 std::shared_ptr<Network> loadForTrial(const NetworkCard& card) {
     if (!std::filesystem::exists(card.file))
-        throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is missing: restore the networks folder that came with Rivlen.");
+        throw Error(Error::Kind::InputUnreadable,
+                    "The network file \"" + card.file.string() +
+                        "\" is missing: restore the networks folder that came with Rivlen.");
     if (!card.sha256.empty() && fileSha256(card.file) != card.sha256)
-        throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is not the one that its card describes (SHA-256 differs): restore it, or choose another network.");
+        throw Error(
+            Error::Kind::InputUnreadable,
+            "The network file \"" + card.file.string() +
+                "\" is not the one that its card describes (SHA-256 differs): restore it, or choose another network.");
     const auto load = reinterpret_cast<LoadTorchNetwork>(backend(kTorchBackendEntry));
     return std::shared_ptr<Network>(load(card));
 }

@@ -25,11 +25,12 @@ public:
 /// A card without the module's checksum was never checked and is refused.
 std::shared_ptr<Network> loadNetwork(const NetworkCard& card);
 
-/// The same without asking for the checksum: for the process that tries networks (NetworkCheck.h), and for nothing else.
+/// The same without asking for the checksum: for the process that tries networks (NetworkCheck.h), and for nothing
+/// else.
 std::shared_ptr<Network> loadForTrial(const NetworkCard& card);
 
-/// What this machine reaches in the backend's matrix multiplication (1024 x 1024, best of ten), in 1e9 operations per second:
-/// the yardstick for networks. Throws Error (Other) when the backend cannot be loaded.
+/// What this machine reaches in the backend's matrix multiplication (1024 x 1024, best of ten), in 1e9 operations per
+/// second: the yardstick for networks. Throws Error (Other) when the backend cannot be loaded.
 double matrixPeak();
 
 }  // namespace rivlen

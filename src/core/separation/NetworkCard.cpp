@@ -21,7 +21,8 @@ NetworkCard NetworkCard::load(const fs::path& path) {
     try {
         card.all = parsedJson(in);
         if (card.all.at("format") != "rivlen-network") throw refuse("is not a network card.");
-        if (card.all.at("version").get<int>() > 1) throw refuse("was made for a newer Rivlen: update Rivlen to use it.");
+        if (card.all.at("version").get<int>() > 1)
+            throw refuse("was made for a newer Rivlen: update Rivlen to use it.");
         card.id = card.all.at("id");
         card.name = card.all.at("name");
         card.purpose = card.all.at("purpose");
@@ -52,14 +53,20 @@ NetworkCard NetworkCard::load(const fs::path& path) {
         throw refuse(std::string("is incomplete or not JSON (") + e.what() + ").");
     }
     const auto badName = [](const std::string& name) {
-        return name.empty() || name.size() > 40 || name.find_first_not_of("abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-_") != std::string::npos;
+        return name.empty() || name.size() > 40 ||
+               name.find_first_not_of("abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-_") !=
+                   std::string::npos;
     };
-    if (badName(card.id) || std::any_of(card.stems.begin(), card.stems.end(), badName) || std::any_of(card.shown.begin(), card.shown.end(), badName))
+    if (badName(card.id) || std::any_of(card.stems.begin(), card.stems.end(), badName) ||
+        std::any_of(card.shown.begin(), card.shown.end(), badName))
         throw refuse("has an id or a stem name that cannot be a file name: use letters, digits, - and _.");
     if (!card.mono && !card.stereo) throw refuse("takes neither mono nor stereo: \"channels\" must list 1, 2 or both.");
-    if (card.stems.size() < 2 || card.stems.size() > 16 || card.shown.size() < 2 || card.sampleRate < 8000 || card.sampleRate > 192000 || card.grid < 1 || card.context < 0 || card.minimum < 1 ||
+    if (card.stems.size() < 2 || card.stems.size() > 16 || card.shown.size() < 2 || card.sampleRate < 8000 ||
+        card.sampleRate > 192000 || card.grid < 1 || card.context < 0 || card.minimum < 1 ||
         std::max({card.grid, card.context, card.minimum}) > int64_t(card.sampleRate) * 600)
-        throw refuse("gives values that cannot be: 2 to 16 stems, a rate of 8000 to 192000 Hz, lengths that are not negative nor above ten minutes.");
+        throw refuse(
+            "gives values that cannot be: 2 to 16 stems, a rate of 8000 to 192000 Hz, lengths that are not negative "
+            "nor above ten minutes.");
     card.context = (card.context + card.grid - 1) / card.grid * card.grid;
     return card;
 }

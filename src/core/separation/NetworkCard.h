@@ -12,9 +12,9 @@ struct NetworkCard {
     std::filesystem::path file;  ///< the TorchScript module, beside the card
     std::string sha256;
     std::vector<std::string> stems;
-    std::vector<std::string> shown;  ///< the stems as they are shown, in order: several may be shown as one
-    std::vector<size_t> shownRow;    ///< for each of stems its place in shown
-    std::string quick;               ///< id of a faster network for quality "quick"; empty: this one in one pass
+    std::vector<std::string> shown;   ///< the stems as they are shown, in order: several may be shown as one
+    std::vector<size_t> shownRow;     ///< for each of stems its place in shown
+    std::string quick;                ///< id of a faster network for quality "quick"; empty: this one in one pass
     bool mono = true, stereo = true;  ///< channel counts it takes; one or both
     int sampleRate = 48000;
     int64_t context = 0;  ///< needed on each side of a tile

@@ -13,9 +13,9 @@
 
 #include "core/base/Error.h"
 #include "core/base/Resources.h"
+#include "core/media/FileSum.h"
 #include "core/separation/Network.h"
 #include "core/separation/NetworkLibrary.h"
-#include "core/media/FileSum.h"
 
 namespace rivlen {
 
@@ -72,7 +72,8 @@ double differenceDb(const AudioBuffer& a, const AudioBuffer& b, double gain) {
 NetworkFacts checkNetwork(const NetworkCard& card, const CheckLimits& limits) {
     if (!std::filesystem::exists(card.file)) return refused("its file \"" + card.file.string() + "\" is missing.");
     if (!card.sha256.empty() && fileSha256(card.file) != card.sha256)
-        return refused("its file \"" + card.file.string() + "\" is not the one that its card describes (SHA-256 differs): get it again.");
+        return refused("its file \"" + card.file.string() +
+                       "\" is not the one that its card describes (SHA-256 differs): get it again.");
     const std::string helper = helperFile().string();
     if (helper.empty()) return refused("the program that checks networks is missing: run ./rivlen build again.");
     int ends[2];
@@ -81,14 +82,14 @@ NetworkFacts checkNetwork(const NetworkCard& card, const CheckLimits& limits) {
         for (const auto& entry : std::filesystem::directory_iterator(card.file.parent_path()))
             if (entry.path().extension() == ".json") try {
                     if (NetworkCard::load(entry.path()).id == card.id) return entry.path().string();
-                } catch (const Error&) {
-                }
+                } catch (const Error&) {}
         return std::string();
     }();
     const pid_t child = fork();
     if (child == 0) {  // only async-signal-safe calls from here on
         const rlimit memory{rlim_t(limits.bytes), rlim_t(limits.bytes)}, none{0, 0};
-        const rlimit time{rlim_t(limits.seconds), rlim_t(limits.seconds) + 2};  // at the harder limit the signal would not tell why
+        const rlimit time{rlim_t(limits.seconds),
+                          rlim_t(limits.seconds) + 2};  // at the harder limit the signal would not tell why
         setrlimit(RLIMIT_AS, &memory);
         setrlimit(RLIMIT_CPU, &time);
         setrlimit(RLIMIT_FSIZE, &none);
@@ -111,7 +112,8 @@ NetworkFacts checkNetwork(const NetworkCard& card, const CheckLimits& limits) {
     int status = 0;
     waitpid(child, &status, 0);
     if (!inTime || (WIFSIGNALED(status) && WTERMSIG(status) == SIGXCPU))
-        return refused("it did not answer within " + std::to_string(limits.seconds) + " seconds for ten seconds of sound.");
+        return refused("it did not answer within " + std::to_string(limits.seconds) +
+                       " seconds for ten seconds of sound.");
     try {
         const auto json = nlohmann::json::parse(text);
         NetworkFacts facts;
@@ -122,7 +124,8 @@ NetworkFacts checkNetwork(const NetworkCard& card, const CheckLimits& limits) {
         facts.realTimeFactor = json.at("real_time_factor");
         return facts;
     } catch (const nlohmann::json::exception&) {
-        return refused("it made the program that tried it end: the file is damaged, hostile, or needs more than " + std::to_string(limits.bytes >> 30) + " GB.");
+        return refused("it made the program that tried it end: the file is damaged, hostile, or needs more than " +
+                       std::to_string(limits.bytes >> 30) + " GB.");
     }
 }
 
@@ -135,7 +138,8 @@ NetworkFacts tryNetwork(const NetworkCard& card) {
     std::normal_distribution<float> normal(0, 0.1f);
     for (int c = 0; c < channels; ++c)
         for (int64_t i = 0; i < n; ++i)  // noise that comes and goes, over a tone
-            x.channel(c)[size_t(i)] = normal(random) * float(i / (card.sampleRate / 3) % 2) + 0.1f * float(std::sin(0.03 * double(i)));
+            x.channel(c)[size_t(i)] =
+                normal(random) * float(i / (card.sampleRate / 3) % 2) + 0.1f * float(std::sin(0.03 * double(i)));
     network->separate(x.slice(0, std::max<int64_t>(card.minimum, card.sampleRate)));  // the first run also compiles
     const auto start = Clock::now();
     const auto stems = network->separate(x);
@@ -148,13 +152,16 @@ NetworkFacts tryNetwork(const NetworkCard& card) {
     for (float& v : quiet.samples()) v *= 0.01f;
     const auto again = network->separate(quiet);
     facts.levelErrorDb = -300;
-    for (size_t s = 0; s < stems.size(); ++s) facts.levelErrorDb = std::max(facts.levelErrorDb, differenceDb(stems[s], again[s], 100.0));
+    for (size_t s = 0; s < stems.size(); ++s)
+        facts.levelErrorDb = std::max(facts.levelErrorDb, differenceDb(stems[s], again[s], 100.0));
     const auto silent = network->separate(AudioBuffer(channels, n));
     for (const auto& stem : silent)
         for (float v : stem.samples())
             if (std::fabs(v) > 1e-4f) throw Error(Error::Kind::InputUnreadable, "it makes sound out of silence.");
     // Rivlen shares out what is missing, but a network that loses most of the sound does not separate it.
-    if (facts.sumErrorDb > -3) throw Error(Error::Kind::InputUnreadable, "its stems do not sum to the recording (they lack " + std::to_string(int(facts.sumErrorDb)) + " dB of it).");
+    if (facts.sumErrorDb > -3)
+        throw Error(Error::Kind::InputUnreadable, "its stems do not sum to the recording (they lack " +
+                                                      std::to_string(int(facts.sumErrorDb)) + " dB of it).");
     facts.passed = true;
     return facts;
 }

@@ -16,16 +16,17 @@ struct NetworkFacts {
 
 /// Bounds for the helper process.
 struct CheckLimits {
-    int seconds = 60;                    ///< of processor and of wall-clock time
-    int64_t bytes = int64_t(6) << 30;    ///< address space, libtorch's own libraries included
+    int seconds = 60;                  ///< of processor and of wall-clock time
+    int64_t bytes = int64_t(6) << 30;  ///< address space, libtorch's own libraries included
 };
 
-/// Loads and tries a network in a helper process of its own (rivlen-network-check), with its time and memory bounded and
-/// no right to write files: whatever a damaged or hostile module does there, it does to the helper alone.
-/// Never throws for a bad network; the facts say why it did not pass.
+/// Loads and tries a network in a helper process of its own (rivlen-network-check), with its time and memory bounded
+/// and no right to write files: whatever a damaged or hostile module does there, it does to the helper alone. Never
+/// throws for a bad network; the facts say why it did not pass.
 NetworkFacts checkNetwork(const NetworkCard& card, const CheckLimits& limits = {});
 
-/// The dry run itself, in this process; what the helper calls. Throws Error when the network does not do what its card says.
+/// The dry run itself, in this process; what the helper calls. Throws Error when the network does not do what its card
+/// says.
 NetworkFacts tryNetwork(const NetworkCard& card);
 
 }  // namespace rivlen

@@ -42,14 +42,16 @@ std::vector<NetworkCard> listNetworks(const fs::path& folder) {
 std::vector<NetworkCard> listNetworks() {
     auto cards = listNetworks(networksFolder());
     for (auto& own : listNetworks(ownNetworksFolder()))
-        if (std::none_of(cards.begin(), cards.end(), [&](const NetworkCard& c) { return c.id == own.id; })) cards.push_back(own);
+        if (std::none_of(cards.begin(), cards.end(), [&](const NetworkCard& c) { return c.id == own.id; }))
+            cards.push_back(own);
     return cards;
 }
 
 NetworkCard findNetwork(const std::string& id) {
     const auto cards = listNetworks();
     if (cards.empty())
-        throw Error(Error::Kind::Other, "No network is installed in \"" + networksFolder().string() + "\": restore the networks folder that came with Rivlen.");
+        throw Error(Error::Kind::Other, "No network is installed in \"" + networksFolder().string() +
+                                            "\": restore the networks folder that came with Rivlen.");
     if (id.empty()) return cards.front();
     std::string known;
     for (const auto& card : cards) {
@@ -72,9 +74,12 @@ NetworkCard installNetwork(const fs::path& path) {
     const NetworkCard card = NetworkCard::load(path);
     for (const auto& known : listNetworks())
         if (known.id == card.id)
-            throw Error(Error::Kind::Usage, "A network \"" + card.id + "\" is installed already: remove it first, or give \"" + path.string() + "\" another id.");
+            throw Error(Error::Kind::Usage, "A network \"" + card.id +
+                                                "\" is installed already: remove it first, or give \"" + path.string() +
+                                                "\" another id.");
     const NetworkFacts facts = checkNetwork(card);
-    if (!facts.passed) throw Error(Error::Kind::InputUnreadable, "The network \"" + path.string() + "\" is refused: " + facts.reason);
+    if (!facts.passed)
+        throw Error(Error::Kind::InputUnreadable, "The network \"" + path.string() + "\" is refused: " + facts.reason);
     const fs::path folder = ownNetworksFolder(), module = card.id + ".ts";
     std::error_code problem;
     fs::create_directories(folder, problem);
@@ -94,7 +99,9 @@ NetworkCard installNetwork(const fs::path& path) {
         std::error_code ignored;
         fs::remove(part, ignored);
         fs::remove(folder / module, ignored);
-        throw Error(Error::Kind::OutputUnwritable, "The network cannot be copied to \"" + folder.string() + "\" (" + problem.message() + "): free some space or check its permissions.");
+        throw Error(Error::Kind::OutputUnwritable, "The network cannot be copied to \"" + folder.string() + "\" (" +
+                                                       problem.message() +
+                                                       "): free some space or check its permissions.");
     }
     return NetworkCard::load(folder / (card.id + ".json"));
 }

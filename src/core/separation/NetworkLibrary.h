@@ -6,7 +6,8 @@ namespace rivlen {
 /// The folder of shipped networks: $RIVLEN_NETWORKS, or beside the program, installed or in its build folder.
 std::filesystem::path networksFolder();
 
-/// The folder of the networks that the user has installed: $XDG_DATA_HOME/rivlen/networks or ~/.local/share/rivlen/networks.
+/// The folder of the networks that the user has installed: $XDG_DATA_HOME/rivlen/networks or
+/// ~/.local/share/rivlen/networks.
 std::filesystem::path ownNetworksFolder();
 
 /// The cards in a folder that can be read, the recommended one first.

@@ -26,10 +26,10 @@ private:
     void newWeights(State* first, size_t stride);
 
     size_t m_stems;
-    int m_block;               ///< samples between new weights, which change linearly in between
-    int m_at = 0;              ///< position in the block
+    int m_block;                  ///< samples between new weights, which change linearly in between
+    int m_at = 0;                 ///< position in the block
     std::vector<State> m_states;  ///< stem-major
-    double m_smoothing;        ///< per block
+    double m_smoothing;           ///< per block
     std::vector<double> m_rest, m_others;
 };
 

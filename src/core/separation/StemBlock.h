@@ -16,7 +16,7 @@ inline constexpr const char* kRoomStem = "room";
 struct StemBlock {
     AudioBuffer source;
     std::vector<AudioBuffer> stems;  ///< sum to the source
-    AudioBuffer room;                ///< the part of stems[0] that is the voice's room; no channels when it is not known
+    AudioBuffer room;  ///< the part of stems[0] that is the voice's room; no channels when it is not known
 
     bool hasRoom() const { return room.channels() > 0; }
     StemBlock slice(int64_t first, int64_t count) const;
@@ -30,7 +30,8 @@ StemBlock gathered(const AudioBuffer& source, const std::vector<AudioBuffer>& gi
 struct StemReaders {
     std::vector<std::unique_ptr<SampleSource>> stems;
     std::unique_ptr<SampleSource> room;  ///< null when the room is not known
-    std::shared_ptr<const StemPatches> patches;  ///< that the stems bear already and the source gets as it is read; null: none
+    std::shared_ptr<const StemPatches>
+        patches;  ///< that the stems bear already and the source gets as it is read; null: none
 
     StemBlock read(SampleSource& source, int64_t first, int64_t count);
 };

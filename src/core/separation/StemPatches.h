@@ -7,7 +7,8 @@
 
 namespace rivlen {
 
-/// Stretches of sound that are added to stems, and to what they sum to, as they are read: the store itself stays as the network gave it.
+/// Stretches of sound that are added to stems, and to what they sum to, as they are read: the store itself stays as the
+/// network gave it.
 struct StemPatches {
     struct Patch {
         int64_t first = 0;
@@ -20,9 +21,11 @@ struct StemPatches {
     void addTo(AudioBuffer& audio, int64_t first, int stem) const {
         for (const Patch& p : patches) {
             const AudioBuffer& more = stem < 0 ? p.source : p.stems[size_t(stem)];
-            const int64_t from = std::max(first, p.first), to = std::min(first + audio.frames(), p.first + more.frames());
+            const int64_t from = std::max(first, p.first),
+                          to = std::min(first + audio.frames(), p.first + more.frames());
             for (int c = 0; c < std::min(audio.channels(), more.channels()); ++c)
-                for (int64_t i = from; i < to; ++i) audio.channel(c)[size_t(i - first)] += more.channel(c)[size_t(i - p.first)];
+                for (int64_t i = from; i < to; ++i)
+                    audio.channel(c)[size_t(i - first)] += more.channel(c)[size_t(i - p.first)];
         }
     }
 };

@@ -28,7 +28,8 @@ public:
     StemReader(const fs::path& file, StemStore::Shape shape) : m_shape(std::move(shape)) {
         m_file = ::open(file.c_str(), O_RDONLY | O_CLOEXEC);
         if (m_file < 0)
-            throw Error(Error::Kind::InputUnreadable, "The stored stem \"" + file.string() + "\" cannot be opened: split the reel again.");
+            throw Error(Error::Kind::InputUnreadable,
+                        "The stored stem \"" + file.string() + "\" cannot be opened: split the reel again.");
     }
     ~StemReader() override { ::close(m_file); }
     int channels() const override { return m_shape.channels; }
@@ -69,13 +70,17 @@ fs::path StemStore::folderFor(const fs::path& source, const std::string& network
     const fs::path whole = fs::weakly_canonical(source, ignored);
     const auto size = fs::file_size(source, ignored);
     const auto changed = fs::last_write_time(source, ignored).time_since_epoch().count();
-    const std::string identity = whole.string() + "|" + std::to_string(size) + "|" + std::to_string(changed) + "|" + networkSha + "|" + quality;
+    const std::string identity =
+        whole.string() + "|" + std::to_string(size) + "|" + std::to_string(changed) + "|" + networkSha + "|" + quality;
     char key[40];
     std::snprintf(key, sizeof key, "%016zx", std::hash<std::string>{}(identity));
     return cacheFolder() / "stems" / (source.stem().string().substr(0, 40) + "-" + key);
 }
 
-fs::path StemStore::stemFile(int stem) const { return m_folder / ((stem < int(m_shape.stems.size()) ? m_shape.stems[size_t(stem)] : std::string(kRoomStem)) + ".f32"); }
+fs::path StemStore::stemFile(int stem) const {
+    return m_folder /
+           ((stem < int(m_shape.stems.size()) ? m_shape.stems[size_t(stem)] : std::string(kRoomStem)) + ".f32");
+}
 
 int StemStore::stemIndex(const std::string& name) const {
     const auto found = std::find(m_shape.stems.begin(), m_shape.stems.end(), name);
@@ -89,9 +94,11 @@ std::shared_ptr<StemStore> StemStore::openFinished(const fs::path& folder) {
         const auto facts = parsedJson(in);
         auto store = std::shared_ptr<StemStore>(new StemStore);
         store->m_folder = folder;
-        store->m_shape = {facts.at("stems").get<std::vector<std::string>>(), facts.at("sample_rate"), facts.at("channels"), facts.at("frames"), facts.value("room", false)};
+        store->m_shape = {facts.at("stems").get<std::vector<std::string>>(), facts.at("sample_rate"),
+                          facts.at("channels"), facts.at("frames"), facts.value("room", false)};
         for (int s = 0; s < store->files(); ++s)
-            if (fs::file_size(store->stemFile(s)) != uintmax_t(store->m_shape.frames) * uintmax_t(store->m_shape.channels) * sizeof(float))
+            if (fs::file_size(store->stemFile(s)) !=
+                uintmax_t(store->m_shape.frames) * uintmax_t(store->m_shape.channels) * sizeof(float))
                 return nullptr;
         store->m_levels = std::make_unique<LevelTrack>(int(store->m_shape.stems.size()));
         const auto& levels = facts.at("levels");
@@ -117,7 +124,9 @@ std::shared_ptr<StemStore> StemStore::create(const fs::path& folder, Shape shape
     for (int s = 0; s < store->files(); ++s) {
         const int file = ::open(store->stemFile(s).c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
         if (file < 0)
-            throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + folder.string() + "\" (" + std::strerror(errno) + "): free some space or check its permissions.");
+            throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + folder.string() + "\" (" +
+                                                           std::strerror(errno) +
+                                                           "): free some space or check its permissions.");
         store->m_files.push_back(file);
     }
     return store;
@@ -143,7 +152,9 @@ void StemStore::write(int stem, const AudioBuffer& sound) {
         const ssize_t wrote = ::write(m_files[size_t(stem)], from, left);
         if (wrote < 0 && errno == EINTR) continue;
         if (wrote <= 0)
-            throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + m_folder.string() + "\" (" + std::strerror(errno) + "): free some space and split again.");
+            throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + m_folder.string() + "\" (" +
+                                                           std::strerror(errno) +
+                                                           "): free some space and split again.");
         from += wrote;
         left -= size_t(wrote);
     }
@@ -171,7 +182,8 @@ void StemStore::skip(int64_t frames) {
     for (int file : m_files) {
         const off_t size = off_t(m_available) * m_shape.channels * off_t(sizeof(float));
         if (::ftruncate(file, size) != 0 || ::lseek(file, size, SEEK_SET) != size)
-            throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + m_folder.string() + "\" (" + std::strerror(errno) + "): free some space and try again.");
+            throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + m_folder.string() + "\" (" +
+                                                           std::strerror(errno) + "): free some space and try again.");
     }
 }
 
@@ -180,9 +192,16 @@ void StemStore::finish() {
     nlohmann::json levels = nlohmann::json::array();
     for (int s = 0; s < m_levels->rows(); ++s) levels.push_back(m_levels->row(s));
     for (int file : m_files) ::fsync(file);  // what stems.json vouches for must outlast a power cut as well
-    const nlohmann::json facts{{"stems", m_shape.stems}, {"sample_rate", m_shape.sampleRate}, {"channels", m_shape.channels}, {"frames", m_shape.frames}, {"room", m_shape.room}, {"residual", m_residual.load()}, {"levels", levels}};
+    const nlohmann::json facts{{"stems", m_shape.stems},
+                               {"sample_rate", m_shape.sampleRate},
+                               {"channels", m_shape.channels},
+                               {"frames", m_shape.frames},
+                               {"room", m_shape.room},
+                               {"residual", m_residual.load()},
+                               {"levels", levels}};
     if (!writeWholeFile(m_folder / "stems.json", facts.dump()))
-        throw Error(Error::Kind::OutputUnwritable, "Stems cannot be stored in \"" + m_folder.string() + "\": free some space and split again.");
+        throw Error(Error::Kind::OutputUnwritable,
+                    "Stems cannot be stored in \"" + m_folder.string() + "\": free some space and split again.");
     m_finished = true;
 }
 

@@ -27,7 +27,8 @@ public:
     };
 
     /// The store's folder for a recording and a network: changes when the file, the network or the quality does.
-    static std::filesystem::path folderFor(const std::filesystem::path& source, const std::string& networkSha, const std::string& quality);
+    static std::filesystem::path folderFor(const std::filesystem::path& source, const std::string& networkSha,
+                                           const std::string& quality);
 
     /// A finished store, or nothing.
     static std::shared_ptr<StemStore> openFinished(const std::filesystem::path& folder);
@@ -36,11 +37,12 @@ public:
     ~StemStore();
 
     const Shape& shape() const { return m_shape; }
-    int stemIndex(const std::string& name) const;  ///< -1 when there is no such stem
+    int stemIndex(const std::string& name) const;      ///< -1 when there is no such stem
     int64_t available() const { return m_available; }  ///< frames that can be read already
     bool finished() const { return m_finished; }
 
-    /// The next frames of all stems, of the room when there is one, and of the source, if given, to measure what they lack. Throws Error (OutputUnwritable), e.g. disk full.
+    /// The next frames of all stems, of the room when there is one, and of the source, if given, to measure what they
+    /// lack. Throws Error (OutputUnwritable), e.g. disk full.
     void append(const StemBlock& block);
     void append(const std::vector<AudioBuffer>& stems) { append(StemBlock{{}, stems, {}}); }
     /// Leaves frames out: they read as silence and take no space. Only at the beginning and the end.

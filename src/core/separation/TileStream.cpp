@@ -27,7 +27,8 @@ Stems answer(Network& network, const AudioBuffer& input, int threads) {
     auto stems = network.separate(both, threads);
     for (auto& stem : stems) {
         AudioBuffer one = AudioBuffer::uncleared(1, stem.frames());
-        for (size_t i = 0; i < one.samples().size(); ++i) one.samples()[i] = 0.5f * (stem.channel(0)[i] + stem.channel(1)[i]);
+        for (size_t i = 0; i < one.samples().size(); ++i)
+            one.samples()[i] = 0.5f * (stem.channel(0)[i] + stem.channel(1)[i]);
         stem = std::move(one);
     }
     return stems;
@@ -35,7 +36,8 @@ Stems answer(Network& network, const AudioBuffer& input, int threads) {
 
 }  // namespace
 
-TileStream::TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int passes, bool alone)
+TileStream::TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int passes,
+                       bool alone)
     : m_network(std::move(network)),
       m_channels(channels),
       m_tile(onGrid(tile, m_network->card().grid)),
@@ -63,10 +65,13 @@ Stems TileStream::drain(bool ended, const Progress& progress) {
     while (true) {
         progress.throwIfCancelled();
         const int64_t available = m_pendingAt + m_pending.frames();
-        const bool more = ended ? m_launched < available : available >= m_launched + m_nextTile + m_fade + m_network->card().context;
+        const bool more =
+            ended ? m_launched < available : available >= m_launched + m_nextTile + m_fade + m_network->card().context;
         if (more && m_flights.size() < m_atOnce) {
             launch(available);
-        } else if (!m_flights.empty() && (more || ended || !m_alone || m_flights.front().answer.wait_for(std::chrono::seconds(0)) == std::future_status::ready)) {
+        } else if (!m_flights.empty() &&
+                   (more || ended || !m_alone ||
+                    m_flights.front().answer.wait_for(std::chrono::seconds(0)) == std::future_status::ready)) {
             land(out, progress);
         } else {
             break;
@@ -78,20 +83,23 @@ Stems TileStream::drain(bool ended, const Progress& progress) {
 
 void TileStream::launch(int64_t available) {
     const NetworkCard& card = m_network->card();
-    const int64_t start = m_launched, end = std::min(start + m_nextTile, available), faded = std::min(end + m_fade, available);
+    const int64_t start = m_launched, end = std::min(start + m_nextTile, available),
+                  faded = std::min(end + m_fade, available);
     const int64_t from = std::max<int64_t>(0, start - card.context);
     const int64_t length = std::max(std::min(faded + card.context, available) - from, card.minimum);
     std::vector<AudioBuffer> inputs;
     std::vector<int64_t> shifts;
     for (int pass = 0; pass < m_passes; ++pass) {
-        // Passes after the first see the same sound on another frame grid; the average cancels part of the masks' errors.
+        // Passes after the first see the same sound on another frame grid; the average cancels part of the masks'
+        // errors.
         shifts.push_back(pass == 0 ? 0 : std::max<int64_t>(1, card.grid * pass / m_passes));
         inputs.emplace_back(m_channels, length + shifts.back());
         m_pending.copy(from - m_pendingAt, length, inputs.back(), shifts.back());
     }
     // A network cannot be interrupted inside; it runs on a thread of its own that is left behind when the user cancels.
-    std::packaged_task<Stems()> task([network = m_network, abandoned = m_abandoned, inputs = std::move(inputs), shifts, first = start - from,
-                                      count = faded - start, threads = m_atOnce > 1 ? 1 : 0]() mutable {
+    std::packaged_task<Stems()> task([network = m_network, abandoned = m_abandoned, inputs = std::move(inputs), shifts,
+                                      first = start - from, count = faded - start,
+                                      threads = m_atOnce > 1 ? 1 : 0]() mutable {
         Stems mean;
         for (size_t pass = 0; pass < inputs.size(); ++pass) {
             if (*abandoned) throw Error(Error::Kind::Cancelled, "Cancelled.");
@@ -120,7 +128,8 @@ void TileStream::launch(int64_t available) {
 
 void TileStream::land(Stems& out, const Progress& progress) {
     Flight& flight = m_flights.front();
-    while (flight.answer.wait_for(std::chrono::milliseconds(20)) != std::future_status::ready) progress.throwIfCancelled();
+    while (flight.answer.wait_for(std::chrono::milliseconds(20)) != std::future_status::ready)
+        progress.throwIfCancelled();
     const int64_t length = flight.length;
     Stems stems = flight.answer.get();
     m_flights.pop_front();

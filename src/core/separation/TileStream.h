@@ -14,8 +14,9 @@ namespace rivlen {
 /// context on both sides and cross-faded into the next; tile borders lie on the network's grid, so for a
 /// network whose answer depends on nothing beyond its context the result does not depend on the tiling.
 ///
-/// Tiles are computed on threads of their own. A stream that is alone goes ahead meanwhile: two tiles at a time with one thread
-/// each for a single pass, one with all threads for two passes (which need more memory). The result is the same.
+/// Tiles are computed on threads of their own. A stream that is alone goes ahead meanwhile: two tiles at a time with
+/// one thread each for a single pass, one with all threads for two passes (which need more memory). The result is the
+/// same.
 class TileStream {
 public:
     /// Lengths in samples at the network's rate. passes: 1, or 2 to average with a half-grid shift.
@@ -31,7 +32,7 @@ public:
 private:
     using Stems = std::vector<AudioBuffer>;
     struct Flight {
-        int64_t length;              ///< of the tile; its answer is longer by what is faded into the next
+        int64_t length;  ///< of the tile; its answer is longer by what is faded into the next
         std::future<Stems> answer;
     };
 
@@ -43,13 +44,13 @@ private:
     int m_channels;
     int64_t m_tile, m_nextTile, m_fade;
     int m_passes;
-    size_t m_atOnce;             ///< tiles in flight
+    size_t m_atOnce;  ///< tiles in flight
     bool m_alone;
-    AudioQueue m_pending;        ///< input that is still needed
-    int64_t m_pendingAt = 0;     ///< position of its first sample
-    int64_t m_launched = 0;      ///< where the next tile begins
+    AudioQueue m_pending;     ///< input that is still needed
+    int64_t m_pendingAt = 0;  ///< position of its first sample
+    int64_t m_launched = 0;   ///< where the next tile begins
     std::deque<Flight> m_flights;
-    Stems m_tail;                ///< end of the last tile, to be faded out
+    Stems m_tail;                                    ///< end of the last tile, to be faded out
     std::shared_ptr<std::atomic<bool>> m_abandoned;  ///< tells tiles in flight that nobody waits any more
 };
 

@@ -23,7 +23,9 @@ public:
             m_module = torch::jit::load(card.file.string(), at::kCPU);
             m_module.eval();
         } catch (const std::exception&) {
-            throw Error(Error::Kind::InputUnreadable, "The network file \"" + card.file.string() + "\" is damaged or not TorchScript: restore it, or choose another network.");
+            throw Error(Error::Kind::InputUnreadable,
+                        "The network file \"" + card.file.string() +
+                            "\" is damaged or not TorchScript: restore it, or choose another network.");
         }
     }
 
@@ -39,10 +41,12 @@ public:
         try {
             out = m_module.forward({in}).toTensor().to(at::kCPU, at::kFloat).contiguous();
         } catch (const std::exception& e) {
-            throw Error(Error::Kind::Other, "The network \"" + m_card.id + "\" failed (" + firstLine(e.what()) + "): choose another network.");
+            throw Error(Error::Kind::Other, "The network \"" + m_card.id + "\" failed (" + firstLine(e.what()) +
+                                                "): choose another network.");
         }
         if (out.dim() != 4 || out.size(0) != 1 || out.size(1) != stems || out.size(2) != channels || out.size(3) != n)
-            throw Error(Error::Kind::Other, "The network \"" + m_card.id + "\" does not give what its card promises: choose another network.");
+            throw Error(Error::Kind::Other, "The network \"" + m_card.id +
+                                                "\" does not give what its card promises: choose another network.");
         std::vector<AudioBuffer> result;
         const float* from = out.data_ptr<float>();
         for (int64_t s = 0; s < stems; ++s) {
@@ -65,7 +69,9 @@ private:
 
 }  // namespace rivlen
 
-extern "C" rivlen::Network* rivlenLoadTorchNetwork(const rivlen::NetworkCard& card) { return new rivlen::TorchNetwork(card); }
+extern "C" rivlen::Network* rivlenLoadTorchNetwork(const rivlen::NetworkCard& card) {
+    return new rivlen::TorchNetwork(card);
+}
 
 extern "C" double rivlenMatrixPeak() {
     const c10::InferenceMode noGradients;

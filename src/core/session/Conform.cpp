@@ -37,7 +37,8 @@ DrawnCurve follow(const DrawnCurve& curve, const std::vector<AlignedStretch>& st
     // A level stretch needs no points between its ends.
     DrawnCurve few;
     for (size_t i = 0; i < out.size(); ++i)
-        if (i == 0 || i + 1 == out.size() || out[i].second != out[i - 1].second || out[i].second != out[i + 1].second) few.push_back(out[i]);
+        if (i == 0 || i + 1 == out.size() || out[i].second != out[i - 1].second || out[i].second != out[i + 1].second)
+            few.push_back(out[i]);
     if (few.size() > kMostDrawnPoints) few.resize(kMostDrawnPoints);
     return few;
 }
@@ -88,8 +89,10 @@ Conformed conform(const Reel& reel, const std::vector<AlignedStretch>& stretches
     return out;
 }
 
-std::vector<AlignedStretch> alignedByTimecode(double olderStart, double olderSeconds, double newerStart, double newerSeconds) {
-    const double shift = newerStart - olderStart, from = std::clamp(-shift, 0.0, newerSeconds), to = std::clamp(olderSeconds - shift, 0.0, newerSeconds);
+std::vector<AlignedStretch> alignedByTimecode(double olderStart, double olderSeconds, double newerStart,
+                                              double newerSeconds) {
+    const double shift = newerStart - olderStart, from = std::clamp(-shift, 0.0, newerSeconds),
+                 to = std::clamp(olderSeconds - shift, 0.0, newerSeconds);
     std::vector<AlignedStretch> all;
     if (from > 0) all.push_back({0, from, 0, false, 0});
     if (to > from) all.push_back({from, to, shift, true, 1});

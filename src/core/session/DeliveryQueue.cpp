@@ -34,8 +34,18 @@ Kind kindOf(const Words& words, const std::string& word, Kind otherwise) {
 bool ended(const DeliveryTask& t) { return t.state != State::Waiting && t.state != State::Running; }
 
 json toJson(const DeliveryTask& t, const fs::path& folder) {
-    json j{{"format", "rivlen-queued"}, {"version", 1}, {"id", t.id}, {"session", json::parse(sessionText(t.session, folder))}, {"folder", t.folder.string()}, {"overwrite", t.overwrite}, {"priority", kPriorities[size_t(t.priority)]},
-           {"state", kStates[size_t(t.state == State::Running ? State::Waiting : t.state)]}, {"error", t.error}, {"cost", t.cost}, {"reports", json::array()}, {"begun", json::array()}};
+    json j{{"format", "rivlen-queued"},
+           {"version", 1},
+           {"id", t.id},
+           {"session", json::parse(sessionText(t.session, folder))},
+           {"folder", t.folder.string()},
+           {"overwrite", t.overwrite},
+           {"priority", kPriorities[size_t(t.priority)]},
+           {"state", kStates[size_t(t.state == State::Running ? State::Waiting : t.state)]},
+           {"error", t.error},
+           {"cost", t.cost},
+           {"reports", json::array()},
+           {"begun", json::array()}};
     for (const auto& r : t.reports) j["reports"].push_back(toJson(r, true));
     for (const auto& r : t.begun) j["begun"].push_back(toJson(r, true));
     return j;
@@ -45,7 +55,8 @@ DeliveryTask taskFromJson(const json& j, const fs::path& file) {
     DeliveryTask t;
     t.id = j.at("id");
     t.session = parseSession(j.at("session").dump(), file);
-    if (t.session.reels.size() != 1 || t.session.deliverables.empty()) throw Error(Error::Kind::InputUnreadable, "a queued reel is missing");
+    if (t.session.reels.size() != 1 || t.session.deliverables.empty())
+        throw Error(Error::Kind::InputUnreadable, "a queued reel is missing");
     t.folder = j.at("folder").get<std::string>();
     t.overwrite = j.at("overwrite");
     t.priority = kindOf(kPriorities, j.at("priority"), Priority::Usual);
@@ -69,7 +80,8 @@ Effort effortOf(const DeliveryTask& task) {
         const double length = MediaReader(reel.source).info().duration();
         Effort effort{effortToPrepare(recipeOf(reel), length), 0.1};
         for (const Deliverable& d : task.session.deliverables)
-            if (std::none_of(task.reports.begin(), task.reports.end(), [&](const auto& r) { return r.name == d.name; })) effort.making += effortToMake(d, length);
+            if (std::none_of(task.reports.begin(), task.reports.end(), [&](const auto& r) { return r.name == d.name; }))
+                effort.making += effortToMake(d, length);
         return effort;
     } catch (const Error&) {  // it will fail at once
         return {0, 1};
@@ -105,13 +117,17 @@ DeliveryQueue::DeliveryQueue(fs::path folder) : m_folder(fs::absolute(folder).le
         } catch (const std::exception&) {  // what was queued there is lost, what was delivered is not
         }
     }
-    const auto number = [](const DeliveryTask& t) { return std::atoi(t.id.c_str() + std::min(t.id.size(), t.id.find('-') + 1)); };
+    const auto number = [](const DeliveryTask& t) {
+        return std::atoi(t.id.c_str() + std::min(t.id.size(), t.id.find('-') + 1));
+    };
     std::sort(m_tasks.begin(), m_tasks.end(), [&](const auto& a, const auto& b) { return number(a) < number(b); });
     if (!m_tasks.empty()) m_number = number(m_tasks.back());
 }
 
-std::string DeliveryQueue::add(const Session& session, const Reel& reel, const std::vector<Deliverable>& deliverables, const fs::path& folder, bool overwrite) {
-    if (deliverables.empty()) throw Error(Error::Kind::Usage, "Nothing is ticked: tick the deliverables that are to be made.");
+std::string DeliveryQueue::add(const Session& session, const Reel& reel, const std::vector<Deliverable>& deliverables,
+                               const fs::path& folder, bool overwrite) {
+    if (deliverables.empty())
+        throw Error(Error::Kind::Usage, "Nothing is ticked: tick the deliverables that are to be made.");
     checkNames(session, {&reel}, deliverables, folder, overwrite);
     DeliveryTask t;
     t.session.name = session.name;
@@ -135,7 +151,10 @@ std::string DeliveryQueue::add(const Session& session, const Reel& reel, const s
         for (const auto& other : m_tasks) {
             if (other.folder != t.folder || ended(other)) continue;
             for (const auto& name : names(other))
-                if (std::find(mine.begin(), mine.end(), name) != mine.end()) throw Error(Error::Kind::Usage, "\"" + name + "\" is already queued for \"" + t.folder.string() + "\": choose another folder, or put {session} and {reel} into the names.");
+                if (std::find(mine.begin(), mine.end(), name) != mine.end())
+                    throw Error(Error::Kind::Usage,
+                                "\"" + name + "\" is already queued for \"" + t.folder.string() +
+                                    "\": choose another folder, or put {session} and {reel} into the names.");
         }
         t.id = id = "task-" + std::to_string(++m_number);
         m_tasks.push_back(std::move(t));
@@ -338,7 +357,10 @@ void DeliveryQueue::work(DeliveryTask task, const Progress& progress) {
             t.reports.push_back(r);
         });
     };
-    const auto reports = deliverReel(task.session.deliverables, [&](const Deliverable& d) { return deliverySource(task.session, reel, d, material); }, task.folder, task.overwrite, watch, Progress(progress, prepared, 1));
+    const auto reports = deliverReel(
+        task.session.deliverables,
+        [&](const Deliverable& d) { return deliverySource(task.session, reel, d, material); }, task.folder,
+        task.overwrite, watch, Progress(progress, prepared, 1));
     const bool held = std::any_of(reports.begin(), reports.end(), [](const auto& r) { return r.heldBack; });
     {
         const std::lock_guard lock(m_guard);
@@ -364,7 +386,8 @@ void DeliveryQueue::run(const Progress& progress) {
             {
                 std::unique_lock lock(m_guard);
                 m_within = within;
-                while (m_paused && !progress.cancelled() && m_cancelled != task.id) m_wake.wait_for(lock, std::chrono::milliseconds(100));
+                while (m_paused && !progress.cancelled() && m_cancelled != task.id)
+                    m_wake.wait_for(lock, std::chrono::milliseconds(100));
                 if (m_cancelled == task.id) inner.cancel();
             }
             progress.report(fraction());

@@ -18,7 +18,7 @@ struct DeliveryTask {
     bool overwrite = false;
     Priority priority = Priority::Usual;
     State state = State::Waiting;
-    std::string error;                    ///< why it failed
+    std::string error;  ///< why it failed
     Error::Kind errorKind = Error::Kind::Other;
     std::vector<DeliveryReport> reports;  ///< of what was made so far
     std::vector<DeliveryReport> begun;    ///< of what may have got its name when work broke off
@@ -28,17 +28,20 @@ struct DeliveryTask {
     size_t files() const { return session.deliverables.size(); }
 };
 
-/// Reels of any sessions, delivered one after the other: those of priority first before the usual ones before the later ones, in the order they came. What is queued is written down at each
-/// step, so that after a crash or power cut the queue goes on with the next deliverable; what had its name by then is known by its sums and not
-/// made again. Functions may be called from any thread; run() works on the caller's.
+/// Reels of any sessions, delivered one after the other: those of priority first before the usual ones before the later
+/// ones, in the order they came. What is queued is written down at each step, so that after a crash or power cut the
+/// queue goes on with the next deliverable; what had its name by then is known by its sums and not made again.
+/// Functions may be called from any thread; run() works on the caller's.
 class DeliveryQueue {
 public:
-    /// folder: where the queue is written down (docs/formats.md), a file for each reel; what an earlier one left there is taken over. A damaged file is left out.
+    /// folder: where the queue is written down (docs/formats.md), a file for each reel; what an earlier one left there
+    /// is taken over. A damaged file is left out.
     explicit DeliveryQueue(std::filesystem::path folder);
 
-    /// Puts a reel in; its id. Throws Error (Usage, OutputUnwritable) when names collide with each other, with what is queued for the same folder, or
-    /// with files that are there.
-    std::string add(const Session& session, const Reel& reel, const std::vector<Deliverable>& deliverables, const std::filesystem::path& folder, bool overwrite);
+    /// Puts a reel in; its id. Throws Error (Usage, OutputUnwritable) when names collide with each other, with what is
+    /// queued for the same folder, or with files that are there.
+    std::string add(const Session& session, const Reel& reel, const std::vector<Deliverable>& deliverables,
+                    const std::filesystem::path& folder, bool overwrite);
     void setPriority(const std::string& id, DeliveryTask::Priority priority);
     void remove(const std::string& id);  ///< one at work is cancelled
     void retry(const std::string& id);   ///< one that failed or was held back waits again
@@ -48,12 +51,13 @@ public:
     bool paused() const { return m_paused; }
 
     std::vector<DeliveryTask> tasks() const;
-    bool waiting() const;          ///< something waits or is at work
-    double fraction() const;       ///< of the whole, done, 0 ... 1
-    std::string at() const;        ///< what is being made: "Reel 2, mix"; empty: nothing
+    bool waiting() const;     ///< something waits or is at work
+    double fraction() const;  ///< of the whole, done, 0 ... 1
+    std::string at() const;   ///< what is being made: "Reel 2, mix"; empty: nothing
 
-    /// Works until nothing waits; reports on the whole. A task that fails does not stop the others. When tasks of a folder have all ended, a report on them is written there
-    /// (delivery.html, .pdf, .json, .csv, .sha256, .md5; where one is there already, delivery-2 and so on). Throws Error (Cancelled): then all goes back to waiting.
+    /// Works until nothing waits; reports on the whole. A task that fails does not stop the others. When tasks of a
+    /// folder have all ended, a report on them is written there (delivery.html, .pdf, .json, .csv, .sha256, .md5; where
+    /// one is there already, delivery-2 and so on). Throws Error (Cancelled): then all goes back to waiting.
     void run(const Progress& progress);
     /// Called on the working thread after each step.
     std::function<void()> onChange;
@@ -63,7 +67,8 @@ public:
 private:
     void save(const std::string& id);  ///< flushes to disk: never under m_guard, which the window's thread takes
     void work(DeliveryTask task, const Progress& progress);
-    void finish(const std::string& id, DeliveryTask::State state, const std::string& error = {}, Error::Kind kind = Error::Kind::Other);
+    void finish(const std::string& id, DeliveryTask::State state, const std::string& error = {},
+                Error::Kind kind = Error::Kind::Other);
     void report(const std::filesystem::path& folder);
     void changed(const std::string& id);
     void forget(const std::function<bool(const DeliveryTask&)>& which);
@@ -72,8 +77,9 @@ private:
     DeliveryTask* next();
 
     const std::filesystem::path m_folder;
-    mutable std::mutex m_guard;  ///< held for moments: the window asks for tasks() and fraction() while a file is written
-    std::mutex m_saving;         ///< taken before m_guard
+    mutable std::mutex
+        m_guard;          ///< held for moments: the window asks for tasks() and fraction() while a file is written
+    std::mutex m_saving;  ///< taken before m_guard
     std::condition_variable m_wake;
     std::vector<DeliveryTask> m_tasks;
     std::string m_cancelled, m_at;

@@ -41,7 +41,9 @@ Reel makeReel(const Session& session, const fs::path& source) {
 }
 
 namespace {
-Error refusal(const fs::path& file, const std::string& why) { return Error(Error::Kind::InputUnreadable, "The session \"" + file.string() + "\" " + why); }
+Error refusal(const fs::path& file, const std::string& why) {
+    return Error(Error::Kind::InputUnreadable, "The session \"" + file.string() + "\" " + why);
+}
 }  // namespace
 
 Session loadSession(const fs::path& file) {
@@ -55,7 +57,8 @@ Session parseSession(const std::string& text, const fs::path& file) {
     try {
         const json j = parsedJson(text);
         if (j.value("format", "") != "rivlen-session") throw refuse("is not a Rivlen session: choose a .rivlen file.");
-        if (j.at("version").get<int>() > kVersion) throw refuse("was made by a newer Rivlen: update Rivlen to open it.");
+        if (j.at("version").get<int>() > kVersion)
+            throw refuse("was made by a newer Rivlen: update Rivlen to open it.");
         const fs::path folder = fs::absolute(file).parent_path();
         Session session;
         session.name = j.value("name", file.stem().string());
@@ -64,7 +67,8 @@ Session parseSession(const std::string& text, const fs::path& file) {
         for (const json& r : j.at("reels")) {
             Reel reel;
             reel.id = r.at("id");
-            if (session.reel(reel.id)) throw refuse("names the reel \"" + reel.id + "\" twice; it was damaged or edited by hand.");
+            if (session.reel(reel.id))
+                throw refuse("names the reel \"" + reel.id + "\" twice; it was damaged or edited by hand.");
             reel.name = r.value("name", reel.id);
             reel.source = (folder / r.at("source").get<std::string>()).lexically_normal();
             reel.network = r.value("network", "");
@@ -81,8 +85,10 @@ Session parseSession(const std::string& text, const fs::path& file) {
             }
             for (const json& c : r.value("candidates", json::array())) {
                 const std::string place = c.at("place");
-                if (place.size() != 1 || place[0] < 'A' || place[0] >= 'A' + kCandidates) throw refuse("has a candidate \"" + place + "\": only A to D are known.");
-                reel.candidates[size_t(place[0] - 'A')] = Candidate{c.value("name", ""), isolationFromJson(c.at("isolation"))};
+                if (place.size() != 1 || place[0] < 'A' || place[0] >= 'A' + kCandidates)
+                    throw refuse("has a candidate \"" + place + "\": only A to D are known.");
+                reel.candidates[size_t(place[0] - 'A')] =
+                    Candidate{c.value("name", ""), isolationFromJson(c.at("isolation"))};
             }
             if (r.contains("loop")) reel.loop = {r.at("loop").at(0).get<double>(), r.at("loop").at(1).get<double>()};
             if (r.contains("treatments")) reel.treatments = treatmentsFromJson(r.at("treatments"));
@@ -93,11 +99,13 @@ Session parseSession(const std::string& text, const fs::path& file) {
             if (r.contains("rebuild")) reel.rebuild = rebuildFromJson(r.at("rebuild"), folder);
             session.reels.push_back(std::move(reel));
         }
-        for (const json& d : j.value("deliverables", json::array())) session.deliverables.push_back(deliverableFromJson(d));
+        for (const json& d : j.value("deliverables", json::array()))
+            session.deliverables.push_back(deliverableFromJson(d));
         if (!session.reel(session.current)) session.current = session.reels.empty() ? "" : session.reels.front().id;
         return session;
     } catch (const json::exception& e) {
-        throw refuse(std::string("is damaged (") + e.what() + "): open the copy that was saved before, or the recovered one.");
+        throw refuse(std::string("is damaged (") + e.what() +
+                     "): open the copy that was saved before, or the recovered one.");
     }
 }
 
@@ -105,29 +113,38 @@ std::string sessionText(const Session& session, const fs::path& folder) {
     json reels = json::array();
     for (const Reel& r : session.reels) {
         const fs::path relative = r.source.lexically_relative(folder);
-        json j{{"id", r.id}, {"name", r.name}, {"source", (relative.empty() ? r.source : relative).generic_string()},
-               {"network", r.network}, {"quality", r.quality}, {"stem", r.stem}};
+        json j{{"id", r.id},
+               {"name", r.name},
+               {"source", (relative.empty() ? r.source : relative).generic_string()},
+               {"network", r.network},
+               {"quality", r.quality},
+               {"stem", r.stem}};
         for (size_t s = 0; s < kStemCount; ++s)
             if (r.strength[s] != Reel::neutralStrength()[s]) j["strength"].push_back(toJson(r.strength[s]));
         for (int i = 0; i < kCandidates; ++i)
-            if (const auto& c = r.candidates[size_t(i)]) j["candidates"].push_back({{"place", std::string(1, char('A' + i))}, {"name", c->name}, {"isolation", toJson(c->settings)}});
+            if (const auto& c = r.candidates[size_t(i)])
+                j["candidates"].push_back(
+                    {{"place", std::string(1, char('A' + i))}, {"name", c->name}, {"isolation", toJson(c->settings)}});
         if (r.loop) j["loop"] = {r.loop->first, r.loop->second};
         if (!r.treatments.empty()) j["treatments"] = toJson(r.treatments);
         if (!r.dismissed.empty()) j["dismissed"] = r.dismissed;
-        for (const auto& [key, text] : {std::pair("content", &r.content), std::pair("group", &r.group), std::pair("note", &r.note)})
+        for (const auto& [key, text] :
+             {std::pair("content", &r.content), std::pair("group", &r.group), std::pair("note", &r.note)})
             if (!text->empty()) j[key] = *text;
         if (!r.rebuild->empty()) j["rebuild"] = toJson(*r.rebuild, folder);
         reels.push_back(std::move(j));
     }
-    json j{{"format", "rivlen-session"}, {"version", kVersion}, {"name", session.name},
-                 {"current", session.current}, {"stage", session.stage}, {"reels", reels}};
+    json j{{"format", "rivlen-session"}, {"version", kVersion},    {"name", session.name},
+           {"current", session.current}, {"stage", session.stage}, {"reels", reels}};
     for (const Deliverable& d : session.deliverables) j["deliverables"].push_back(toJson(d));
     return j.dump(1) + "\n";
 }
 
 void saveSession(const Session& session, const fs::path& file) {
     if (!writeWholeFile(file, sessionText(session, fs::absolute(file).parent_path())))
-        throw Error(Error::Kind::OutputUnwritable, "The session cannot be saved as \"" + file.string() + "\": check that the folder may be written to and has space, or save it elsewhere.");
+        throw Error(Error::Kind::OutputUnwritable,
+                    "The session cannot be saved as \"" + file.string() +
+                        "\": check that the folder may be written to and has space, or save it elsewhere.");
 }
 
 }  // namespace rivlen

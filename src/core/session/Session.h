@@ -27,14 +27,14 @@ inline constexpr int kCandidates = 4;  ///< A to D
 
 /// One recording of a session with its settings. Times are seconds from the recording's first sample.
 struct Reel {
-    std::string id;                ///< unique in the session, never shown
+    std::string id;  ///< unique in the session, never shown
     std::string name;
-    std::filesystem::path source;  ///< absolute; never written to
-    std::string network;           ///< network id; empty: the default one
-    std::string quality = "fine";  ///< "quick" or "fine"
+    std::filesystem::path source;   ///< absolute; never written to
+    std::string network;            ///< network id; empty: the default one
+    std::string quality = "fine";   ///< "quick" or "fine"
     std::string stem = "dialogue";  ///< the wanted one, whose strength is worked on
     std::array<StrengthCourse, kStemCount> strength = neutralStrength();  ///< by kStemNames
-    int region = -1;                ///< whose settings are worked on, of the wanted stem's regions; -1: the whole reel's
+    int region = -1;  ///< whose settings are worked on, of the wanted stem's regions; -1: the whole reel's
     std::array<std::optional<Candidate>, kCandidates> candidates;
     std::optional<std::pair<double, double>> loop;
     std::vector<Treatment> treatments;   ///< in the order of work
@@ -46,14 +46,19 @@ struct Reel {
     /// The treatments that work on the recording before it is separated.
     std::vector<Treatment> recordingTreatments() const { return treatmentsAt(treatments, kRecordingPlace); }
     bool treatsStems() const {
-        return std::any_of(treatments.begin(), treatments.end(), [](const Treatment& t) { return t.on && t.place != kRecordingPlace; });
+        return std::any_of(treatments.begin(), treatments.end(),
+                           [](const Treatment& t) { return t.on && t.place != kRecordingPlace; });
     }
-    bool isDismissed(const Finding& finding) const { return std::find(dismissed.begin(), dismissed.end(), findingKey(finding)) != dismissed.end(); }
+    bool isDismissed(const Finding& finding) const {
+        return std::find(dismissed.begin(), dismissed.end(), findingKey(finding)) != dismissed.end();
+    }
 
     StrengthCourse& course() { return strength[stemPlace(stem)]; }
     const StrengthCourse& course() const { return strength[stemPlace(stem)]; }
     /// The region that is worked on, or null.
-    const StrengthRegion* workedRegion() const { return region >= 0 && region < int(course().regions.size()) ? &course().regions[size_t(region)] : nullptr; }
+    const StrengthRegion* workedRegion() const {
+        return region >= 0 && region < int(course().regions.size()) ? &course().regions[size_t(region)] : nullptr;
+    }
     /// The settings that are worked on.
     const IsolationSettings& isolation() const { return workedRegion() ? workedRegion()->settings : course().base; }
     IsolationSettings& isolation() { return const_cast<IsolationSettings&>(std::as_const(*this).isolation()); }
@@ -74,7 +79,7 @@ struct Reel {
 struct Session {
     std::string name = "Untitled";
     std::vector<Reel> reels;
-    std::string current;        ///< id of the reel being worked on; empty: none
+    std::string current;  ///< id of the reel being worked on; empty: none
     std::string stage = "intake";
     std::vector<Deliverable> deliverables;  ///< empty: usualDeliverables()
 

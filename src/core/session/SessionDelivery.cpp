@@ -14,7 +14,9 @@ namespace fs = std::filesystem;
 namespace {
 
 /// The reel's rebuild, or the plain one that it begins with.
-Shared<Rebuild> rebuildOf(const Reel& reel, double seconds) { return reel.rebuild->empty() ? Shared<Rebuild>(plainRebuild(seconds, false)) : reel.rebuild; }
+Shared<Rebuild> rebuildOf(const Reel& reel, double seconds) {
+    return reel.rebuild->empty() ? Shared<Rebuild>(plainRebuild(seconds, false)) : reel.rebuild;
+}
 
 bool usesStems(const Rebuild& r) {
     for (const auto& l : r.lanes)
@@ -41,7 +43,9 @@ StrengthCourse courseFor(const Reel& reel, const Deliverable& d) {
         }
     const size_t place = size_t(d.candidate[0] - 'A');
     if (d.candidate.size() != 1 || place >= reel.candidates.size() || !reel.candidates[place])
-        throw Error(Error::Kind::Usage, "The deliverable \"" + d.name + "\" asks for candidate " + d.candidate + " of " + reel.name + ", which was not kept: keep it at Weigh, or take the candidate out.");
+        throw Error(Error::Kind::Usage, "The deliverable \"" + d.name + "\" asks for candidate " + d.candidate +
+                                            " of " + reel.name +
+                                            ", which was not kept: keep it at Weigh, or take the candidate out.");
     Reel other = reel;
     other.setIsolation(reel.candidates[place]->settings);
     return other.course();
@@ -49,7 +53,10 @@ StrengthCourse courseFor(const Reel& reel, const Deliverable& d) {
 
 }  // namespace
 
-ReelRecipe recipeOf(const Reel& reel) { return {reel.name, reel.source, reel.network, reel.quality, reel.treatments, reel.course(), reel.rebuild->mends, usesStems(*reel.rebuild)}; }
+ReelRecipe recipeOf(const Reel& reel) {
+    return {reel.name,       reel.source,   reel.network,        reel.quality,
+            reel.treatments, reel.course(), reel.rebuild->mends, usesStems(*reel.rebuild)};
+}
 
 DeliverySource deliverySource(const Session& session, const Reel& reel, const Deliverable& d, ReelMaterial material) {
     DeliverySource source;
@@ -65,23 +72,32 @@ DeliverySource deliverySource(const Session& session, const Reel& reel, const De
     return source;
 }
 
-void checkNames(const Session& session, const std::vector<const Reel*>& reels, const std::vector<Deliverable>& deliverables, const fs::path& folder, bool overwrite) {
+void checkNames(const Session& session, const std::vector<const Reel*>& reels,
+                const std::vector<Deliverable>& deliverables, const fs::path& folder, bool overwrite) {
     std::set<std::string> names;
     for (const Reel* reel : reels)
         for (const Deliverable& d : deliverables)
             for (const std::string& name : deliveryFileNames(d, session.name, reel->name, 2)) {
-                if (!names.insert(name).second) throw Error(Error::Kind::Usage, "Two deliverables would both be called \"" + name + "\": put {reel} and {name} into their names.");
-                if (!overwrite && fs::exists(folder / name)) throw Error(Error::Kind::OutputUnwritable, "\"" + (folder / name).string() + "\" is already there: choose another folder or name, or allow overwriting.");
+                if (!names.insert(name).second)
+                    throw Error(Error::Kind::Usage, "Two deliverables would both be called \"" + name +
+                                                        "\": put {reel} and {name} into their names.");
+                if (!overwrite && fs::exists(folder / name))
+                    throw Error(Error::Kind::OutputUnwritable,
+                                "\"" + (folder / name).string() +
+                                    "\" is already there: choose another folder or name, or allow overwriting.");
             }
 }
 
-fs::path handOverReel(const Session& session, const Reel& reel, const ReelMaterial& material, double handles, const fs::path& folder, const Progress& progress) {
+fs::path handOverReel(const Session& session, const Reel& reel, const ReelMaterial& material, double handles,
+                      const fs::path& folder, const Progress& progress) {
     const MediaInfo info = MediaReader(reel.source).info();
     std::vector<NamedSpan> spans;
-    for (const auto& region : reel.course().regions) spans.push_back({"region", region.name.empty() ? "region" : region.name, "", region.from, region.to});
+    for (const auto& region : reel.course().regions)
+        spans.push_back({"region", region.name.empty() ? "region" : region.name, "", region.from, region.to});
     if (reel.loop) spans.push_back({"loop", "loop", "", reel.loop->first, reel.loop->second});
     const DeliverySource source = deliverySource(session, reel, Deliverable(), material);
-    return writeHandOver(source, spans, info.picture ? info.picture->rate : FrameRate(), info.dropFrame(), handles, folder, progress);
+    return writeHandOver(source, spans, info.picture ? info.picture->rate : FrameRate(), info.dropFrame(), handles,
+                         folder, progress);
 }
 
 }  // namespace rivlen

@@ -16,7 +16,8 @@ std::vector<double> autoregression(std::span<const float> x, int order) {
     std::vector<double> r(size_t(order) + 1), a(size_t(order), 0.0), before;
     for (int k = 0; k <= order; ++k) {
         const Eigen::Index n = Eigen::Index(y.size()) - k;  // in floats: a block is short
-        r[size_t(k)] = Eigen::Map<const Eigen::VectorXf>(y.data(), n).dot(Eigen::Map<const Eigen::VectorXf>(y.data() + k, n));
+        r[size_t(k)] =
+            Eigen::Map<const Eigen::VectorXf>(y.data(), n).dot(Eigen::Map<const Eigen::VectorXf>(y.data() + k, n));
     }
     if (r[0] < 1e-12) return a;
     double error = r[0] *= 1 + 1e-8;
@@ -40,7 +41,8 @@ void predictionError(std::span<const float> x, const std::vector<double>& a, std
     const Eigen::Index n = Eigen::Index(x.size() - order);
     Eigen::Map<Eigen::VectorXf> e(error.data() + order, n);
     e = Eigen::Map<const Eigen::VectorXf>(x.data() + order, n);
-    for (size_t k = 0; k < order; ++k) e -= float(a[k]) * Eigen::Map<const Eigen::VectorXf>(x.data() + order - 1 - k, n);
+    for (size_t k = 0; k < order; ++k)
+        e -= float(a[k]) * Eigen::Map<const Eigen::VectorXf>(x.data() + order - 1 - k, n);
 }
 
 void interpolate(std::span<float> x, const std::vector<int>& unknown, const std::vector<double>& a) {

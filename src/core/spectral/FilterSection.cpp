@@ -11,13 +11,16 @@ namespace {
 /// Frequencies that a rate cannot hold are taken to just below its half.
 double angle(double hz, int rate) { return 2 * std::numbers::pi * std::min(hz, 0.49 * rate) / rate; }
 
-FilterSection normalised(double b0, double b1, double b2, double a0, double a1, double a2) { return {b0 / a0, b1 / a0, b2 / a0, a1 / a0, a2 / a0}; }
+FilterSection normalised(double b0, double b1, double b2, double a0, double a1, double a2) {
+    return {b0 / a0, b1 / a0, b2 / a0, a1 / a0, a2 / a0};
+}
 
 FilterSection shelf(double hz, double db, int rate, double sign) {
     const double a = std::pow(10.0, db / 40), w = angle(hz, rate), c = sign * std::cos(w);
     const double alpha = std::sin(w) / 2 * std::numbers::sqrt2, r = 2 * std::sqrt(a) * alpha;  // slope 1
-    return normalised(a * ((a + 1) - (a - 1) * c + r), sign * 2 * a * ((a - 1) - (a + 1) * c), a * ((a + 1) - (a - 1) * c - r), (a + 1) + (a - 1) * c + r,
-                      sign * -2 * ((a - 1) + (a + 1) * c), (a + 1) + (a - 1) * c - r);
+    return normalised(a * ((a + 1) - (a - 1) * c + r), sign * 2 * a * ((a - 1) - (a + 1) * c),
+                      a * ((a + 1) - (a - 1) * c - r), (a + 1) + (a - 1) * c + r, sign * -2 * ((a - 1) + (a + 1) * c),
+                      (a + 1) + (a - 1) * c - r);
 }
 
 }  // namespace

@@ -3,7 +3,8 @@
 
 namespace rivlen {
 
-/// A section of second order with the coefficients of the audio EQ cookbook (R. Bristow-Johnson; W3C note "Audio EQ Cookbook"), a0 = 1.
+/// A section of second order with the coefficients of the audio EQ cookbook (R. Bristow-Johnson; W3C note "Audio EQ
+/// Cookbook"), a0 = 1.
 struct FilterSection {
     double b0 = 1, b1 = 0, b2 = 0, a1 = 0, a2 = 0;
 

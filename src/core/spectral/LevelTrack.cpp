@@ -12,7 +12,8 @@ void LevelTrack::add(std::span<const AudioBuffer> parts) {
         const int64_t count = std::min(kBlock - m_restFrames, frames - at);
         for (size_t r = 0; r < m_rows; ++r)
             for (int c = 0; c < channels; ++c)
-                for (float v : parts[r].channel(c).subspan(size_t(at), size_t(count))) m_rest[r] += double(v) * v / channels;
+                for (float v : parts[r].channel(c).subspan(size_t(at), size_t(count)))
+                    m_rest[r] += double(v) * v / channels;
         m_restFrames += count;
         at += count;
         if (m_restFrames < kBlock) break;

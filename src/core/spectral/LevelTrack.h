@@ -27,7 +27,7 @@ public:
     /// The same for the loudest block in the span.
     float loudest(int row, int64_t from, int64_t to) const;
 
-    std::vector<float> row(int r) const;             ///< a copy, for storing
+    std::vector<float> row(int r) const;            ///< a copy, for storing
     void setRow(int r, std::vector<float> levels);  ///< restores a stored row
 
 private:

@@ -49,19 +49,22 @@ OwnershipPicture paintOwnership(SampleSource& source, const std::vector<SampleSo
         }
         return out;
     };
-    const float scale = 16.0f / (float(size) * float(size));  // a full-scale sine peaks at (size / 4)^2 behind a Hann window
+    const float scale =
+        16.0f / (float(size) * float(size));  // a full-scale sine peaks at (size / 4)^2 behind a Hann window
     for (int x = 0; x < columns; ++x) {
         progress.throwIfCancelled();
         const int64_t centre = from + int64_t((double(x) + 0.5) * double(to - from) / columns);
         const auto whole = analyse(source, centre);
-        for (int r = 0; r < rows; ++r) picture.level[size_t(r * columns + x)] = 10 * std::log10(whole[size_t(r)] * scale + 1e-20f);
+        for (int r = 0; r < rows; ++r)
+            picture.level[size_t(r * columns + x)] = 10 * std::log10(whole[size_t(r)] * scale + 1e-20f);
         std::vector<std::vector<float>> parts;
         for (SampleSource* stem : stems) parts.push_back(analyse(*stem, centre));
         for (int r = 0; r < rows && !stems.empty(); ++r) {
             float total = 1e-12f;
             for (auto& part : parts) total += std::sqrt(part[size_t(r)]);
             for (size_t s = 0; s < parts.size(); ++s)
-                picture.share[(s * size_t(rows) + size_t(r)) * size_t(columns) + size_t(x)] = std::sqrt(parts[s][size_t(r)]) / total;
+                picture.share[(s * size_t(rows) + size_t(r)) * size_t(columns) + size_t(x)] =
+                    std::sqrt(parts[s][size_t(r)]) / total;
         }
         progress.report(double(x + 1) / columns);
     }

@@ -1,8 +1,8 @@
 #pragma once
 #include <vector>
 
-#include "core/base/Progress.h"
 #include "core/audio/SampleSource.h"
+#include "core/base/Progress.h"
 
 namespace rivlen {
 

@@ -6,7 +6,14 @@
 namespace rivlen {
 
 CellRepair::CellRepair(int channels, int size)
-    : m_channels(channels), m_size(size), m_fft(size), m_window(hannWindow(size)), m_frame(size_t(size)), m_cells(size_t(m_fft.bins())), m_waiting(channels), m_sum(channels, size) {
+    : m_channels(channels),
+      m_size(size),
+      m_fft(size),
+      m_window(hannWindow(size)),
+      m_frame(size_t(size)),
+      m_cells(size_t(m_fft.bins())),
+      m_waiting(channels),
+      m_sum(channels, size) {
     for (float& w : m_window) w = std::sqrt(w);
     m_waiting.append(AudioBuffer(channels, size));
 }
@@ -33,7 +40,8 @@ AudioBuffer CellRepair::work() {
             m_fft.forward(m_frame, m_cells);
             change(c, m_cells);
             m_fft.inverse(m_cells, m_frame);
-            for (int i = 0; i < m_size; ++i) m_sum.channel(c)[size_t(i)] += 0.5f * m_frame[size_t(i)] * m_window[size_t(i)];
+            for (int i = 0; i < m_size; ++i)
+                m_sum.channel(c)[size_t(i)] += 0.5f * m_frame[size_t(i)] * m_window[size_t(i)];
         }
         const int64_t from = std::clamp<int64_t>(m_size - m_done, 0, hop);
         if (from < hop) ready.append(m_sum.slice(from, hop - from));

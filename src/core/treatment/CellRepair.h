@@ -8,8 +8,8 @@
 
 namespace rivlen {
 
-/// A repair that changes the cells of a transform with four frames in each window, root Hann windows before and after: what is not changed
-/// comes out as it went in.
+/// A repair that changes the cells of a transform with four frames in each window, root Hann windows before and after:
+/// what is not changed comes out as it went in.
 class CellRepair : public Repair {
 public:
     AudioBuffer process(const AudioBuffer& block) override;

@@ -1,6 +1,7 @@
-// De-click: clicks are found by ClickSearch, at a finer ratio for a larger amount (10 at 0 %, 5 at 50 %, 2.5 at 100 %). Around each one, the samples
-// whose prediction error is beyond a tenth of the largest and six times the median, seen from both sides, are unknown, and one to either side; they are replaced by least squares
-// autoregressive interpolation from some 20 ms on both sides (Janssen, Veldhuis and Vries 1986; Godsill and Rayner 1998).
+// De-click: clicks are found by ClickSearch, at a finer ratio for a larger amount (10 at 0 %, 5 at 50 %, 2.5 at 100 %).
+// Around each one, the samples whose prediction error is beyond a tenth of the largest and six times the median, seen
+// from both sides, are unknown, and one to either side; they are replaced by least squares autoregressive interpolation
+// from some 20 ms on both sides (Janssen, Veldhuis and Vries 1986; Godsill and Rayner 1998).
 #include <algorithm>
 #include <cmath>
 
@@ -14,13 +15,15 @@ namespace rivlen {
 namespace {
 
 constexpr int kOrder = 64, kContext = 1024, kLongest = 32, kWide = 12;  // samples
-constexpr float kOutlier = 6;  // times the median
+constexpr float kOutlier = 6;                                           // times the median
 constexpr int kRounds = 3;
 
 class Declick : public Repair {
 public:
     Declick(double amount, const RepairFacts& facts)
-        : m_channels(facts.channels), m_late(facts.sampleRate / 8 + 2 * kContext), m_searches(size_t(facts.channels), ClickSearch(facts.sampleRate, float(5 * std::pow(2, (50 - amount) / 50)))),
+        : m_channels(facts.channels),
+          m_late(facts.sampleRate / 8 + 2 * kContext),
+          m_searches(size_t(facts.channels), ClickSearch(facts.sampleRate, float(5 * std::pow(2, (50 - amount) / 50)))),
           m_waiting(facts.channels) {}
 
     AudioBuffer process(const AudioBuffer& block) override {
@@ -41,7 +44,8 @@ private:
         AudioBuffer all = m_waiting.take(m_waiting.frames());
         for (int c = 0; c < m_channels; ++c) {
             for (const Click& click : m_searches[size_t(c)].found())
-                if (const int64_t at = click.at - m_first; at >= 0 && (last || at < all.frames() - kContext)) fillIn(all.channel(c), at);
+                if (const int64_t at = click.at - m_first; at >= 0 && (last || at < all.frames() - kContext))
+                    fillIn(all.channel(c), at);
             m_searches[size_t(c)].forget();
         }
         AudioBuffer out = all.slice(0, count);
@@ -51,21 +55,24 @@ private:
         return out;
     }
 
-    /// How far each sample is from what both its past and its future foretell. Errors run on after a click as long as a predictor remembers
-    /// it, and from the other side before it: what stands out both ways is the click itself.
+    /// How far each sample is from what both its past and its future foretell. Errors run on after a click as long as a
+    /// predictor remembers it, and from the other side before it: what stands out both ways is the click itself.
     static std::vector<float> surprise(std::span<const float> x, const std::vector<double>& a) {
         std::vector<float> error(x.size()), turned(x.rbegin(), x.rend()), back(x.size());
         predictionError(x, a, error);
         predictionError(turned, a, back);
-        for (size_t i = 0; i < error.size(); ++i) error[i] = std::min(std::fabs(error[i]), std::fabs(back[error.size() - 1 - i]));
+        for (size_t i = 0; i < error.size(); ++i)
+            error[i] = std::min(std::fabs(error[i]), std::fabs(back[error.size() - 1 - i]));
         return error;
     }
 
     static void fillIn(std::span<float> x, int64_t at) {
-        const int64_t from = std::max<int64_t>(0, at - kContext), to = std::min<int64_t>(int64_t(x.size()), at + kContext);
+        const int64_t from = std::max<int64_t>(0, at - kContext),
+                      to = std::min<int64_t>(int64_t(x.size()), at + kContext);
         if (to - from < 4 * kOrder) return;
         const auto around = x.subspan(size_t(from), size_t(to - from));
-        const int n = int(around.size()), here = int(at - from), low = std::max(kOrder, here - kLongest), high = std::min(n - kOrder, here + kLongest);
+        const int n = int(around.size()), here = int(at - from), low = std::max(kOrder, here - kLongest),
+                  high = std::min(n - kOrder, here + kLongest);
         if (low >= high) return;
         // A click spoils the prediction itself: it is made without all that it may have touched.
         std::vector<float> clean(around.begin(), around.end());
@@ -107,6 +114,8 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDeclick(double amount, const RepairFacts& facts) { return std::make_unique<Declick>(amount, facts); }
+std::unique_ptr<Repair> makeDeclick(double amount, const RepairFacts& facts) {
+    return std::make_unique<Declick>(amount, facts);
+}
 
 }  // namespace rivlen

@@ -1,6 +1,7 @@
-// De-plosive and de-wind: what lies below a frequency is split off without a shift in time (Derumble.cpp) and turned down while it is louder than
-// the voice allows, by no more than the amount; 40 ms before and after, so that nothing is cut. At other times nothing changes at all.
-// De-plosive looks at moments of 10 ms, de-wind at the median of 0.3 s, so that it leaves the voice's own lowest notes alone.
+// De-plosive and de-wind: what lies below a frequency is split off without a shift in time (Derumble.cpp) and turned
+// down while it is louder than the voice allows, by no more than the amount; 40 ms before and after, so that nothing is
+// cut. At other times nothing changes at all. De-plosive looks at moments of 10 ms, de-wind at the median of 0.3 s, so
+// that it leaves the voice's own lowest notes alone.
 #include <algorithm>
 #include <cmath>
 
@@ -17,14 +18,20 @@ constexpr size_t kAhead = 20, kSpread = 4;  // steps of 10 ms
 class Degust : public Repair {
 public:
     struct Kind {
-        double hz;       ///< below which is turned down
-        double most;     ///< dB above the voice from which it is too loud
-        double goal;     ///< dB above the voice to which it is turned down
-        size_t median;   ///< steps over which the level is looked at
+        double hz;      ///< below which is turned down
+        double most;    ///< dB above the voice from which it is too loud
+        double goal;    ///< dB above the voice to which it is turned down
+        size_t median;  ///< steps over which the level is looked at
     };
     Degust(Kind kind, double amount, const RepairFacts& facts)
-        : m_kind(kind), m_amount(amount), m_voice(facts.voice > 0 ? toDb(facts.voice) : -26.0), m_hop(std::max(1, int(std::lround(GustLevels::kStep * facts.sampleRate)))),
-          m_levels(facts.channels, facts.sampleRate), m_high(makeDerumble(kind.hz, facts)), m_in(facts.channels), m_above(facts.channels) {}
+        : m_kind(kind),
+          m_amount(amount),
+          m_voice(facts.voice > 0 ? toDb(facts.voice) : -26.0),
+          m_hop(std::max(1, int(std::lround(GustLevels::kStep * facts.sampleRate)))),
+          m_levels(facts.channels, facts.sampleRate),
+          m_high(makeDerumble(kind.hz, facts)),
+          m_in(facts.channels),
+          m_above(facts.channels) {}
 
     AudioBuffer process(const AudioBuffer& block) override {
         m_levels.add(block);
@@ -46,7 +53,9 @@ private:
         if (m_kind.median == 1) {
             level = low[size_t(std::clamp<int64_t>(step, 0, int64_t(low.size()) - 1))];
         } else {
-            const int64_t half = int64_t(m_kind.median) / 2, from = std::clamp<int64_t>(step - half, 0, int64_t(low.size()) - 1), to = std::clamp<int64_t>(step + half + 1, from + 1, int64_t(low.size()));
+            const int64_t half = int64_t(m_kind.median) / 2,
+                          from = std::clamp<int64_t>(step - half, 0, int64_t(low.size()) - 1),
+                          to = std::clamp<int64_t>(step + half + 1, from + 1, int64_t(low.size()));
             std::vector<float> near(low.begin() + from, low.begin() + to);
             std::nth_element(near.begin(), near.begin() + long(near.size() / 2), near.end());
             level = near[near.size() / 2];
@@ -57,13 +66,16 @@ private:
 
     double around(int64_t step) const {
         double most = 0;
-        for (int64_t s = step - int64_t(kSpread); s <= step + int64_t(kSpread); ++s) most = std::max(most, reduction(s));
+        for (int64_t s = step - int64_t(kSpread); s <= step + int64_t(kSpread); ++s)
+            most = std::max(most, reduction(s));
         return most;
     }
 
     AudioBuffer work(bool last) {
-        const int64_t known = std::max<int64_t>(0, int64_t(m_levels.low().size()) - int64_t(kAhead + m_kind.median / 2)) * m_hop;
-        const int64_t count = std::min({m_above.frames(), m_in.frames(), last ? INT64_MAX : std::max<int64_t>(0, known - m_done)});
+        const int64_t known =
+            std::max<int64_t>(0, int64_t(m_levels.low().size()) - int64_t(kAhead + m_kind.median / 2)) * m_hop;
+        const int64_t count =
+            std::min({m_above.frames(), m_in.frames(), last ? INT64_MAX : std::max<int64_t>(0, known - m_done)});
         AudioBuffer x = m_in.take(count), above = m_above.take(count);
         for (int64_t i = 0; i < count; ++i, ++m_done) {
             const int64_t step = m_done / m_hop;
@@ -95,7 +107,11 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDeplosive(double amount, const RepairFacts& facts) { return std::make_unique<Degust>(Degust::Kind{120, 0, -12, 1}, amount, facts); }
-std::unique_ptr<Repair> makeDewind(double amount, const RepairFacts& facts) { return std::make_unique<Degust>(Degust::Kind{160, -16, -22, 31}, amount, facts); }
+std::unique_ptr<Repair> makeDeplosive(double amount, const RepairFacts& facts) {
+    return std::make_unique<Degust>(Degust::Kind{120, 0, -12, 1}, amount, facts);
+}
+std::unique_ptr<Repair> makeDewind(double amount, const RepairFacts& facts) {
+    return std::make_unique<Degust>(Degust::Kind{160, -16, -22, 31}, amount, facts);
+}
 
 }  // namespace rivlen

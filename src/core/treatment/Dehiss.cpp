@@ -1,6 +1,6 @@
-// De-hiss: a Wiener gain in each cell of a transform of some 43 ms, from the decision-directed estimate of how much stands over the noise
-// (Ephraim and Malah 1984, alpha 0.98), never below the amount. The noise is learned from the quietest moments of the recording
-// (NoiseProfile.h).
+// De-hiss: a Wiener gain in each cell of a transform of some 43 ms, from the decision-directed estimate of how much
+// stands over the noise (Ephraim and Malah 1984, alpha 0.98), never below the amount. The noise is learned from the
+// quietest moments of the recording (NoiseProfile.h).
 #include <algorithm>
 #include <cmath>
 
@@ -16,9 +16,14 @@ constexpr float kAlpha = 0.98f;
 class Dehiss : public CellRepair {
 public:
     Dehiss(double amount, const RepairFacts& facts)
-        : CellRepair(facts.channels, noiseFrame(facts.sampleRate)), m_least(float(std::pow(10, -amount / 20))), m_noise(facts.noise), m_before(size_t(facts.channels), std::vector<float>(bins(), 0.0f)) {}
+        : CellRepair(facts.channels, noiseFrame(facts.sampleRate)),
+          m_least(float(std::pow(10, -amount / 20))),
+          m_noise(facts.noise),
+          m_before(size_t(facts.channels), std::vector<float>(bins(), 0.0f)) {}
 
-    AudioBuffer process(const AudioBuffer& block) override { return m_noise.empty() ? block : CellRepair::process(block); }  // nothing was learned, nothing is done
+    AudioBuffer process(const AudioBuffer& block) override {
+        return m_noise.empty() ? block : CellRepair::process(block);
+    }  // nothing was learned, nothing is done
     AudioBuffer finish() override { return m_noise.empty() ? AudioBuffer(channels(), 0) : CellRepair::finish(); }
 
 protected:
@@ -26,7 +31,8 @@ protected:
         auto& before = m_before[size_t(channel)];
         for (size_t k = 0; k < cells.size(); ++k) {
             const float noise = m_noise[k] + 1e-20f, post = std::norm(cells[k]) / noise;
-            const float prior = kAlpha * before[k] + (1 - kAlpha) * std::max(post - 1, 0.0f), gain = std::max(prior / (1 + prior), m_least);
+            const float prior = kAlpha * before[k] + (1 - kAlpha) * std::max(post - 1, 0.0f),
+                        gain = std::max(prior / (1 + prior), m_least);
             cells[k] *= gain;
             before[k] = gain * gain * post;
         }
@@ -40,6 +46,8 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDehiss(double amount, const RepairFacts& facts) { return std::make_unique<Dehiss>(amount, facts); }
+std::unique_ptr<Repair> makeDehiss(double amount, const RepairFacts& facts) {
+    return std::make_unique<Dehiss>(amount, facts);
+}
 
 }  // namespace rivlen

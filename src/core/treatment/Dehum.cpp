@@ -1,8 +1,9 @@
-// De-hum: an adaptive canceller (Widrow et al. 1975, "Adaptive noise cancelling", the notch for sinusoids) for each harmonic that stands
-// out. A line rotates with its harmonic and learns from what is left after all lines were taken away, with a corner of 0.8 Hz: together they
-// are a comb whose zeros lie exactly on the harmonics and which is 0.01 dB deep 20 Hz beside one. Every half second the turn of the
-// strongest lines corrects the fundamental, so that a drifting mains frequency is followed. A line never grows more than 3 dB above its
-// usual strength, so that a voice that crosses it is left alone. Two runs over the first two seconds, not given out, let it begin in tune.
+// De-hum: an adaptive canceller (Widrow et al. 1975, "Adaptive noise cancelling", the notch for sinusoids) for each
+// harmonic that stands out. A line rotates with its harmonic and learns from what is left after all lines were taken
+// away, with a corner of 0.8 Hz: together they are a comb whose zeros lie exactly on the harmonics and which is 0.01 dB
+// deep 20 Hz beside one. Every half second the turn of the strongest lines corrects the fundamental, so that a drifting
+// mains frequency is followed. A line never grows more than 3 dB above its usual strength, so that a voice that crosses
+// it is left alone. Two runs over the first two seconds, not given out, let it begin in tune.
 #include <algorithm>
 #include <cmath>
 #include <complex>
@@ -15,15 +16,19 @@ namespace rivlen {
 
 namespace {
 
-constexpr double kCorner = 0.8;  // Hz
-constexpr double kUpdate = 0.5, kPrime = 2.0;     // seconds
+constexpr double kCorner = 0.8;                            // Hz
+constexpr double kUpdate = 0.5, kPrime = 2.0;              // seconds
 constexpr double kQuantile = 0.3, kSpeed = 6, kAbove = 2;  // kSpeed: e-folds a second; kAbove: 3 dB
-constexpr double kFollow = 0.4, kReach = 0.01;    // of the correction; of the mains frequency
+constexpr double kFollow = 0.4, kReach = 0.01;             // of the correction; of the mains frequency
 
 class Dehum : public Repair {
 public:
     Dehum(double amount, const RepairFacts& facts)
-        : m_amount(amount / 100), m_rate(facts.sampleRate), m_channels(facts.channels), m_step(1 - std::exp(-2 * std::numbers::pi * kCorner / facts.sampleRate)), m_waiting(facts.channels) {
+        : m_amount(amount / 100),
+          m_rate(facts.sampleRate),
+          m_channels(facts.channels),
+          m_step(1 - std::exp(-2 * std::numbers::pi * kCorner / facts.sampleRate)),
+          m_waiting(facts.channels) {
         for (const auto& f : facts.findings)
             if (f.kind == Fault::Hum) {
                 m_mains = m_hz = f.hz;
@@ -57,7 +62,8 @@ private:
             work(first);
             // Over the run a line has turned against the phase that begins anew.
             const double turned = m_phase - 2 * std::numbers::pi * m_hz / m_rate * double(first.frames());
-            for (size_t i = 0; i < m_lines.size(); ++i) m_lines[i] *= std::polar(1.0, turned * m_harmonic[i % m_harmonic.size()]);
+            for (size_t i = 0; i < m_lines.size(); ++i)
+                m_lines[i] *= std::polar(1.0, turned * m_harmonic[i % m_harmonic.size()]);
             for (size_t i = 0; i < m_lines.size() && run == 0; ++i) m_usual[i] = std::norm(m_lines[i]) + 1e-12;
             m_phase = 0;
             m_since = 0;
@@ -110,7 +116,8 @@ private:
             sum += w * std::arg(m_lines[i] * std::conj(m_before[i])) / (2 * std::numbers::pi * kUpdate * h);
             weight += w;
         }
-        if (weight > 1e-18) m_hz = std::clamp(m_hz + kFollow * sum / weight, m_mains * (1 - kReach), m_mains * (1 + kReach));
+        if (weight > 1e-18)
+            m_hz = std::clamp(m_hz + kFollow * sum / weight, m_mains * (1 - kReach), m_mains * (1 + kReach));
         m_before = m_lines;
         m_since = 0;
     }
@@ -129,6 +136,8 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDehum(double amount, const RepairFacts& facts) { return std::make_unique<Dehum>(amount, facts); }
+std::unique_ptr<Repair> makeDehum(double amount, const RepairFacts& facts) {
+    return std::make_unique<Dehum>(amount, facts);
+}
 
 }  // namespace rivlen

@@ -10,11 +10,13 @@ constexpr double kUsualDecay = 0.7, kUsualRatio = 0;  // seconds, dB
 
 class Dereverb : public CellRepair {
 public:
-    Dereverb(double amount, const RepairFacts& facts) : CellRepair(facts.channels, roomFrame(facts.sampleRate)), m_amount(float(amount / 100)) {
+    Dereverb(double amount, const RepairFacts& facts)
+        : CellRepair(facts.channels, roomFrame(facts.sampleRate)), m_amount(float(amount / 100)) {
         double decay = kUsualDecay, ratio = kUsualRatio;
         for (const Finding& f : facts.findings)
             if (f.kind == Fault::Reverberation) decay = f.severity, ratio = f.level;
-        for (int c = 0; c < facts.channels; ++c) m_rooms.emplace_back(int(bins()), double(roomFrame(facts.sampleRate)) / 4 / facts.sampleRate, decay, ratio);
+        for (int c = 0; c < facts.channels; ++c)
+            m_rooms.emplace_back(int(bins()), double(roomFrame(facts.sampleRate)) / 4 / facts.sampleRate, decay, ratio);
     }
 
 protected:
@@ -30,6 +32,8 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDereverb(double amount, const RepairFacts& facts) { return std::make_unique<Dereverb>(amount, facts); }
+std::unique_ptr<Repair> makeDereverb(double amount, const RepairFacts& facts) {
+    return std::make_unique<Dereverb>(amount, facts);
+}
 
 }  // namespace rivlen

@@ -1,5 +1,6 @@
-// De-rumble: the magnitude of a Butterworth high-pass of fourth order (-3 dB at its frequency, 24 dB an octave) without its phase: what stays keeps
-// its shape, and what is taken away can be heard by itself. A kernel of some 0.34 s is applied in the frequency domain.
+// De-rumble: the magnitude of a Butterworth high-pass of fourth order (-3 dB at its frequency, 24 dB an octave) without
+// its phase: what stays keeps its shape, and what is taken away can be heard by itself. A kernel of some 0.34 s is
+// applied in the frequency domain.
 #include <algorithm>
 #include <cmath>
 #include <complex>
@@ -15,7 +16,13 @@ namespace {
 class Derumble : public Repair {
 public:
     Derumble(double hz, const RepairFacts& facts)
-        : m_channels(facts.channels), m_size(nextPowerOfTwo(0.6 * facts.sampleRate)), m_fft(m_size), m_block(size_t(m_size)), m_response(size_t(m_fft.bins())), m_spectrum(size_t(m_fft.bins())), m_waiting(facts.channels) {
+        : m_channels(facts.channels),
+          m_size(nextPowerOfTwo(0.6 * facts.sampleRate)),
+          m_fft(m_size),
+          m_block(size_t(m_size)),
+          m_response(size_t(m_fft.bins())),
+          m_spectrum(size_t(m_fft.bins())),
+          m_waiting(facts.channels) {
         // Its kernel is cut to half the transform, so that the other half of each is right.
         for (size_t k = 0; k < m_response.size(); ++k) {
             const double f = std::max(double(k) * facts.sampleRate / m_size, 1e-6);
@@ -23,7 +30,9 @@ public:
         }
         m_fft.inverse(m_response, m_block);
         const int half = m_size / 4;
-        for (int i = -m_size / 2; i < m_size / 2; ++i) m_block[size_t((i + m_size) % m_size)] *= std::abs(i) < half ? float(0.5 + 0.5 * std::cos(M_PI * i / half)) : 0.0f;
+        for (int i = -m_size / 2; i < m_size / 2; ++i)
+            m_block[size_t((i + m_size) % m_size)] *=
+                std::abs(i) < half ? float(0.5 + 0.5 * std::cos(M_PI * i / half)) : 0.0f;
         m_fft.forward(m_block, m_response);
         m_waiting.append(AudioBuffer(m_channels, half));
     }
@@ -68,6 +77,8 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDerumble(double amount, const RepairFacts& facts) { return std::make_unique<Derumble>(amount, facts); }
+std::unique_ptr<Repair> makeDerumble(double amount, const RepairFacts& facts) {
+    return std::make_unique<Derumble>(amount, facts);
+}
 
 }  // namespace rivlen

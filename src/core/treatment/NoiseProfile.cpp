@@ -9,8 +9,8 @@
 namespace rivlen {
 
 namespace {
-constexpr size_t kMostFrames = 120;      // frames kept
-constexpr double kAlike = 1.585;   // 2 dB
+constexpr size_t kMostFrames = 120;                 // frames kept
+constexpr double kAlike = 1.585;                    // 2 dB
 constexpr double kQuantile = 0.3, kOfMean = 0.357;  // of the power of noise: -ln(1 - 0.3) of its mean
 }  // namespace
 

@@ -20,7 +20,7 @@ using nlohmann::json;
 
 namespace {
 
-constexpr size_t kKept = 3;  // repaired files of one recording, so that going back and forth costs nothing
+constexpr size_t kKept = 3;            // repaired files of one recording, so that going back and forth costs nothing
 constexpr const char* kMethods = "2";  // changes when a treatment gives another sound than before
 
 std::string hashed(const std::string& text) {
@@ -35,12 +35,17 @@ std::string identity(const fs::path& file) {
            std::to_string(fs::last_write_time(file, ignored).time_since_epoch().count());
 }
 
-fs::path recordingFolder(const fs::path& source) { return cacheFolder() / "repaired" / (source.stem().string().substr(0, 40) + "-" + hashed(identity(source))); }
+fs::path recordingFolder(const fs::path& source) {
+    return cacheFolder() / "repaired" / (source.stem().string().substr(0, 40) + "-" + hashed(identity(source)));
+}
 
-fs::path fileFor(const fs::path& source, const std::vector<Treatment>& chain) { return recordingFolder(source) / (hashed(kMethods + toJson(chain).dump()) + ".wav"); }
+fs::path fileFor(const fs::path& source, const std::vector<Treatment>& chain) {
+    return recordingFolder(source) / (hashed(kMethods + toJson(chain).dump()) + ".wav");
+}
 
 fs::path stemsFolder(const StemStore& stems, const std::vector<Treatment>& treatments) {
-    return stems.folder().parent_path() / ("treated-" + hashed(kMethods + identity(stems.folder() / "stems.json") + toJson(treatments).dump()));
+    return stems.folder().parent_path() /
+           ("treated-" + hashed(kMethods + identity(stems.folder() / "stems.json") + toJson(treatments).dump()));
 }
 
 std::vector<Treatment> ofStems(const std::vector<Treatment>& treatments) {
@@ -71,7 +76,9 @@ std::optional<std::vector<RepairChain::Effect>> readEffects(const fs::path& file
 
 void writeEffects(const fs::path& file, const std::vector<RepairChain::Effect>& effects) {
     if (!writeWholeFile(file, toJson(effects).dump(1) + "\n"))
-        throw Error(Error::Kind::OutputUnwritable, "The repaired sound cannot be kept in \"" + file.parent_path().string() + "\": check that the disk has space.");
+        throw Error(Error::Kind::OutputUnwritable, "The repaired sound cannot be kept in \"" +
+                                                       file.parent_path().string() +
+                                                       "\": check that the disk has space.");
 }
 
 fs::path effectsFile(fs::path file) { return file.replace_extension(".json"); }
@@ -81,7 +88,8 @@ void keepNewest(const fs::path& folder) {
     std::vector<std::pair<fs::file_time_type, fs::path>> files;
     std::error_code ignored;
     for (const auto& entry : fs::directory_iterator(folder, ignored))
-        if (entry.path().extension() == ".wav" && entry.path().filename().string()[0] != '.') files.push_back({entry.last_write_time(ignored), entry.path()});
+        if (entry.path().extension() == ".wav" && entry.path().filename().string()[0] != '.')
+            files.push_back({entry.last_write_time(ignored), entry.path()});
     std::sort(files.rbegin(), files.rend());
     for (size_t i = kKept; i < files.size(); ++i) {
         fs::remove(effectsFile(files[i].second), ignored);
@@ -100,7 +108,8 @@ std::optional<RepairedFile> RepairedFile::find(const fs::path& source, const std
     return RepairedFile{file, std::move(*effects)};
 }
 
-RepairedFile RepairedFile::make(const fs::path& source, const std::vector<Treatment>& chain, std::optional<std::vector<Finding>> findings, const Progress& progress) {
+RepairedFile RepairedFile::make(const fs::path& source, const std::vector<Treatment>& chain,
+                                std::optional<std::vector<Finding>> findings, const Progress& progress) {
     MediaReader reader(source);
     if (!findings) findings = diagnose(reader, Progress(progress, 0, 0.3)).findings;
     RepairedFile made{fileFor(source, chain), {}};
@@ -109,10 +118,13 @@ RepairedFile RepairedFile::make(const fs::path& source, const std::vector<Treatm
     const RepairFacts facts = factsFor(reader, chain, std::move(*findings), Progress(progress, 0.3, 0.4));
     LevelTrack levels(1);
     AudioWriter writer(made.file, reader.sampleRate(), reader.channels(), {}, true);
-    made.effects = treat(reader, chain, facts, [&](const AudioBuffer& x) {
-        writer.write(x);
-        levels.add(std::span(&x, 1));
-    }, Progress(progress, 0.4, 1));
+    made.effects = treat(
+        reader, chain, facts,
+        [&](const AudioBuffer& x) {
+            writer.write(x);
+            levels.add(std::span(&x, 1));
+        },
+        Progress(progress, 0.4, 1));
     levels.finish();
     progress.throwIfCancelled();
     writer.commit();
@@ -141,7 +153,9 @@ std::optional<RepairedStems> RepairedStems::find(const StemStore& stems, const s
     return RepairedStems{folder / "work.wav", std::move(store), std::move(*effects)};
 }
 
-RepairedStems RepairedStems::make(const fs::path& source, const StemStore& stems, const std::vector<Treatment>& treatments, const std::vector<Finding>& findings, const Progress& progress) {
+RepairedStems RepairedStems::make(const fs::path& source, const StemStore& stems,
+                                  const std::vector<Treatment>& treatments, const std::vector<Finding>& findings,
+                                  const Progress& progress) {
     const std::vector<Treatment> mine = ofStems(treatments);
     const fs::path folder = stemsFolder(stems, mine);
     MediaReader reader(source);
@@ -163,7 +177,8 @@ RepairedStems RepairedStems::make(const fs::path& source, const StemStore& stems
         StemBlock block = from.read(reader, done, count);
         for (size_t s = 0; s < chains.size(); ++s) {
             AudioBuffer treated = ready[s].take(count);
-            for (size_t i = 0; i < treated.samples().size(); ++i) block.source.samples()[i] -= block.stems[s].samples()[i] - treated.samples()[i];
+            for (size_t i = 0; i < treated.samples().size(); ++i)
+                block.source.samples()[i] -= block.stems[s].samples()[i] - treated.samples()[i];
             block.stems[s] = std::move(treated);
         }
         work.write(block.source);
@@ -172,7 +187,8 @@ RepairedStems RepairedStems::make(const fs::path& source, const StemStore& stems
     };
     for (int64_t at = 0; at < frames; at += step) {
         progress.throwIfCancelled();
-        for (size_t s = 0; s < chains.size(); ++s) ready[s].append(chains[s].process(from.stems[s]->read(at, std::min(step, frames - at))));
+        for (size_t s = 0; s < chains.size(); ++s)
+            ready[s].append(chains[s].process(from.stems[s]->read(at, std::min(step, frames - at))));
         deliver();
         progress.report(double(at) / double(frames));
     }
@@ -186,8 +202,10 @@ RepairedStems RepairedStems::make(const fs::path& source, const StemStore& stems
     return made;
 }
 
-RepairPreview previewRepairs(SampleSource& source, const std::vector<Treatment>& chain, const RepairFacts& facts, int64_t first, int64_t count, const Progress& progress) {
-    const int64_t step = source.sampleRate(), start = std::max<int64_t>(0, first - 2 * step), end = std::min(source.frames(), first + count + step);
+RepairPreview previewRepairs(SampleSource& source, const std::vector<Treatment>& chain, const RepairFacts& facts,
+                             int64_t first, int64_t count, const Progress& progress) {
+    const int64_t step = source.sampleRate(), start = std::max<int64_t>(0, first - 2 * step),
+                  end = std::min(source.frames(), first + count + step);
     RepairChain repairs(chain, facts);
     RepairPreview preview{first, AudioBuffer(source.channels(), 0), {}, {}};
     const auto on = std::count_if(chain.begin(), chain.end(), [](const Treatment& t) { return t.on; });

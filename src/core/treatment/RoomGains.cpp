@@ -8,7 +8,8 @@
 namespace rivlen {
 
 namespace {
-// Chosen on five voices in a room of 0.7 s, 0 dB: +5.1 dB direct to reverberant for 3.4 dB of direct sound; `./rivlen bench treatments` measures others.
+// Chosen on five voices in a room of 0.7 s, 0 dB: +5.1 dB direct to reverberant for 3.4 dB of direct sound; `./rivlen
+// bench treatments` measures others.
 constexpr double kAgo = 0.022;  // seconds
 constexpr float kLeast = 0.1f, kOver = 5.5f, kSmooth = 0.3f, kAlpha = 0.9f, kMost = 1e6f;
 }  // namespace
@@ -16,7 +17,10 @@ constexpr float kLeast = 0.1f, kOver = 5.5f, kSmooth = 0.3f, kAlpha = 0.9f, kMos
 int roomFrame(int rate) { return nextPowerOfTwo(0.04 * rate); }
 
 RoomGains::RoomGains(int bins, double secondsPerFrame, double rt60, double drr)
-    : m_back(size_t(std::max(1L, std::lround(kAgo / secondsPerFrame)))), m_smooth(size_t(bins), 0.0f), m_before(size_t(bins), 0.0f), m_gain(size_t(bins), 1.0f),
+    : m_back(size_t(std::max(1L, std::lround(kAgo / secondsPerFrame)))),
+      m_smooth(size_t(bins), 0.0f),
+      m_before(size_t(bins), 0.0f),
+      m_gain(size_t(bins), 1.0f),
       m_heard(m_back, std::vector<float>(size_t(bins), 0.0f)) {
     const double decay = 6 * std::log(10.0) / rt60;  // of power, per second
     m_late = float(kOver * std::exp(-decay * secondsPerFrame * double(m_back)) / (1 + std::pow(10, drr / 10)));

@@ -5,10 +5,10 @@
 
 namespace rivlen {
 
-/// How far each cell of a transform is to be turned down so that the room's late reverberation goes, frame after frame. The room is taken for one that
-/// dies away evenly (Polack's model): what was heard 22 ms ago goes on with the level that the decay time leaves of it, times the share that is not
-/// direct sound (Lebart et al. 2001; Habets et al. 2009). The gain is Wiener's, with the decision-directed estimate (Ephraim and Malah 1984), and never
-/// below -20 dB.
+/// How far each cell of a transform is to be turned down so that the room's late reverberation goes, frame after frame.
+/// The room is taken for one that dies away evenly (Polack's model): what was heard 22 ms ago goes on with the level
+/// that the decay time leaves of it, times the share that is not direct sound (Lebart et al. 2001; Habets et al. 2009).
+/// The gain is Wiener's, with the decision-directed estimate (Ephraim and Malah 1984), and never below -20 dB.
 class RoomGains {
 public:
     /// rt60: seconds, 0.1 ... 10; drr: direct-to-reverberant ratio, dB.

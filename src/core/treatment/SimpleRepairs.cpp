@@ -44,7 +44,8 @@ private:
 
 class Polarity : public Direct {
 public:
-    Polarity(double amount, const RepairFacts& facts) : Direct(facts.channels), m_turn(facts.channels == 2 && amount >= 50) {}
+    Polarity(double amount, const RepairFacts& facts)
+        : Direct(facts.channels), m_turn(facts.channels == 2 && amount >= 50) {}
 
 private:
     void work(int c, std::span<float> x) override {
@@ -57,11 +58,17 @@ private:
 /// Takes down a band around 7.7 kHz while it is loud against the whole: s is most of what sounds then.
 class Deess : public Direct {
 public:
-    static constexpr double kCentre = 7746, kQ = 1.94;       // 6 ... 10 kHz at -3 dB
-    static constexpr double kThreshold = 0.45, kFull = 0.8;  // of the band's share in amplitude: where it begins and is complete
-    Deess(double most, const RepairFacts& facts) : Direct(facts.channels), m_least(std::pow(10, -most / 20)), m_rise(step(0.002, facts.sampleRate)), m_fall(step(0.04, facts.sampleRate)) {
+    static constexpr double kCentre = 7746, kQ = 1.94;  // 6 ... 10 kHz at -3 dB
+    static constexpr double kThreshold = 0.45,
+                            kFull = 0.8;  // of the band's share in amplitude: where it begins and is complete
+    Deess(double most, const RepairFacts& facts)
+        : Direct(facts.channels),
+          m_least(std::pow(10, -most / 20)),
+          m_rise(step(0.002, facts.sampleRate)),
+          m_fall(step(0.04, facts.sampleRate)) {
         if (kCentre < 0.45 * facts.sampleRate)
-            for (int c = 0; c < facts.channels; ++c) m_states.push_back({Biquad::bandPass(kCentre, kQ, facts.sampleRate), 0, 0, 1});
+            for (int c = 0; c < facts.channels; ++c)
+                m_states.push_back({Biquad::bandPass(kCentre, kQ, facts.sampleRate), 0, 0, 1});
     }
 
 private:
@@ -77,7 +84,8 @@ private:
             const double band = s.band.next(v);
             s.sharp += m_rise * (band * band - s.sharp);
             s.all += m_rise * (double(v) * v - s.all);
-            const double share = std::sqrt(s.sharp / (s.all + 1e-12)), over = std::clamp((share - kThreshold) / (kFull - kThreshold), 0.0, 1.0);
+            const double share = std::sqrt(s.sharp / (s.all + 1e-12)),
+                         over = std::clamp((share - kThreshold) / (kFull - kThreshold), 0.0, 1.0);
             const double goal = 1 - over * (1 - m_least);
             s.gain += (goal < s.gain ? m_rise : m_fall) * (goal - s.gain);
             v = float(v - (1 - s.gain) * band);
@@ -89,8 +97,14 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeOffset(double amount, const RepairFacts& facts) { return std::make_unique<Offset>(amount, facts); }
-std::unique_ptr<Repair> makePolarity(double amount, const RepairFacts& facts) { return std::make_unique<Polarity>(amount, facts); }
-std::unique_ptr<Repair> makeDeess(double amount, const RepairFacts& facts) { return std::make_unique<Deess>(amount, facts); }
+std::unique_ptr<Repair> makeOffset(double amount, const RepairFacts& facts) {
+    return std::make_unique<Offset>(amount, facts);
+}
+std::unique_ptr<Repair> makePolarity(double amount, const RepairFacts& facts) {
+    return std::make_unique<Polarity>(amount, facts);
+}
+std::unique_ptr<Repair> makeDeess(double amount, const RepairFacts& facts) {
+    return std::make_unique<Deess>(amount, facts);
+}
 
 }  // namespace rivlen

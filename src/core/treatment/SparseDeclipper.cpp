@@ -6,13 +6,19 @@
 namespace rivlen {
 
 namespace {
-constexpr int kMoreEachTime = 2;     // coefficients
-constexpr double kEnough = 0.03;     // of the frame's norm: how well the sparse spectrum explains it
+constexpr int kMoreEachTime = 2;  // coefficients
+constexpr double kEnough = 0.03;  // of the frame's norm: how well the sparse spectrum explains it
 constexpr int kMostRounds = 400;
 }  // namespace
 
 SparseDeclipper::SparseDeclipper(int size)
-    : m_size(size), m_fft(2 * size), m_long(size_t(2 * size)), m_now(static_cast<size_t>(size)), m_spectrum(size_t(m_fft.bins())), m_sparse(m_spectrum.size()), m_dual(m_spectrum.size()),
+    : m_size(size),
+      m_fft(2 * size),
+      m_long(size_t(2 * size)),
+      m_now(static_cast<size_t>(size)),
+      m_spectrum(size_t(m_fft.bins())),
+      m_sparse(m_spectrum.size()),
+      m_dual(m_spectrum.size()),
       m_power(m_spectrum.size()) {}
 
 void SparseDeclipper::rebuild(std::span<float> x, std::span<const signed char> above) {

@@ -11,17 +11,34 @@ namespace rivlen {
 
 const std::vector<TreatmentEntry>& treatmentTable() {
     static const std::vector<TreatmentEntry> table{
-        {"dc-offset", "DC offset", "%", 0, 100, 100, 1, "Centres the waveform. Nothing else changes.", false, makeOffset},
-        {"polarity", "Polarity", "%", 0, 100, 100, 100, "Turns the right channel over, so that both work together.", false, makePolarity},
-        {"de-clip", "De-clip", "%", 0, 100, 100, 1, "Rebuilds peaks that were cut flat. Peaks rise above full scale where they belong there: leave headroom.", false, makeDeclip},
-        {"de-click", "De-click", "%", 0, 100, 50, 1, "Replaces ticks by what belongs there. Too much takes the edge off consonants and plucked strings.", false, makeDeclick},
-        {"de-hum", "De-hum", "%", 0, 100, 100, 1, "Takes out the mains tone and its harmonics, as they drift. Too much rings on low voices.", false, makeDehum},
-        {"de-rumble", "De-rumble", "Hz", 20, 200, 80, 1, "Takes out what lies below. Too high, and the voice grows thin.", false, makeDerumble},
-        {"de-plosive", "De-plosive", "dB", 0, 30, 18, 1, "Takes the thump out of p and b, below 120 Hz and only there. Too much leaves them without body.", true, makeDeplosive},
-        {"de-wind", "De-wind", "dB", 0, 40, 24, 1, "Pushes gusts below 160 Hz down to where the voice covers them. Too much and the voice grows thin in every gust.", true, makeDewind},
-        {"de-hiss", "De-hiss", "dB", 0, 30, 9, 0.5, "Lowers steady noise, learned from the pauses. Too much sounds under water and hard to understand.", false, makeDehiss},
-        {"de-reverb", "De-reverb", "%", 0, 100, 70, 1, "Takes the room's answer out of the voice. Too much sounds dull, as through a cloth.", true, makeDereverb},
-        {"de-ess", "De-ess", "dB", 0, 12, 2, 0.5, "Lowers sharp s between 6 and 10 kHz, at most by this. Too much lisps.", true, makeDeess},
+        {"dc-offset", "DC offset", "%", 0, 100, 100, 1, "Centres the waveform. Nothing else changes.", false,
+         makeOffset},
+        {"polarity", "Polarity", "%", 0, 100, 100, 100, "Turns the right channel over, so that both work together.",
+         false, makePolarity},
+        {"de-clip", "De-clip", "%", 0, 100, 100, 1,
+         "Rebuilds peaks that were cut flat. Peaks rise above full scale where they belong there: leave headroom.",
+         false, makeDeclip},
+        {"de-click", "De-click", "%", 0, 100, 50, 1,
+         "Replaces ticks by what belongs there. Too much takes the edge off consonants and plucked strings.", false,
+         makeDeclick},
+        {"de-hum", "De-hum", "%", 0, 100, 100, 1,
+         "Takes out the mains tone and its harmonics, as they drift. Too much rings on low voices.", false, makeDehum},
+        {"de-rumble", "De-rumble", "Hz", 20, 200, 80, 1,
+         "Takes out what lies below. Too high, and the voice grows thin.", false, makeDerumble},
+        {"de-plosive", "De-plosive", "dB", 0, 30, 18, 1,
+         "Takes the thump out of p and b, below 120 Hz and only there. Too much leaves them without body.", true,
+         makeDeplosive},
+        {"de-wind", "De-wind", "dB", 0, 40, 24, 1,
+         "Pushes gusts below 160 Hz down to where the voice covers them. Too much and the voice grows thin in every "
+         "gust.",
+         true, makeDewind},
+        {"de-hiss", "De-hiss", "dB", 0, 30, 9, 0.5,
+         "Lowers steady noise, learned from the pauses. Too much sounds under water and hard to understand.", false,
+         makeDehiss},
+        {"de-reverb", "De-reverb", "%", 0, 100, 70, 1,
+         "Takes the room's answer out of the voice. Too much sounds dull, as through a cloth.", true, makeDereverb},
+        {"de-ess", "De-ess", "dB", 0, 12, 2, 0.5,
+         "Lowers sharp s between 6 and 10 kHz, at most by this. Too much lisps.", true, makeDeess},
     };
     return table;
 }
@@ -39,7 +56,8 @@ namespace {
 double checked(const TreatmentEntry& t, double amount) {
     if (std::isfinite(amount) && amount >= t.minimum && amount <= t.maximum) return amount;
     char text[120];
-    std::snprintf(text, sizeof text, "%g is not an amount for %s: give %g to %g %s.", amount, t.id, t.minimum, t.maximum, t.unit);
+    std::snprintf(text, sizeof text, "%g is not an amount for %s: give %g to %g %s.", amount, t.id, t.minimum,
+                  t.maximum, t.unit);
     throw Error(Error::Kind::Usage, text);
 }
 }  // namespace
@@ -50,7 +68,8 @@ std::vector<Treatment> proposed(const std::vector<Finding>& findings, std::optio
         if (t.forVoice && content == Content::Music) continue;
         std::optional<double> amount;
         for (const auto& f : findings)
-            if (std::string(entryOf(f.kind).treatment) == t.id) amount = std::max(amount.value_or(t.minimum), std::clamp(f.amount, t.minimum, t.maximum));
+            if (std::string(entryOf(f.kind).treatment) == t.id)
+                amount = std::max(amount.value_or(t.minimum), std::clamp(f.amount, t.minimum, t.maximum));
         if (amount) all.push_back({t.id, true, *amount});
     }
     return all;
@@ -58,12 +77,15 @@ std::vector<Treatment> proposed(const std::vector<Finding>& findings, std::optio
 
 std::vector<Treatment> withProposals(std::vector<Treatment> chain, const std::vector<Treatment>& others) {
     for (const Treatment& wanted : others) {
-        const auto known = std::find_if(chain.begin(), chain.end(), [&](const Treatment& t) { return t.id == wanted.id; });
+        const auto known =
+            std::find_if(chain.begin(), chain.end(), [&](const Treatment& t) { return t.id == wanted.id; });
         if (known != chain.end()) {
             known->on = true;
             continue;
         }
-        chain.insert(std::find_if(chain.begin(), chain.end(), [&](const Treatment& t) { return sensiblePlace(t.id) > sensiblePlace(wanted.id); }), wanted);
+        chain.insert(std::find_if(chain.begin(), chain.end(),
+                                  [&](const Treatment& t) { return sensiblePlace(t.id) > sensiblePlace(wanted.id); }),
+                     wanted);
     }
     return chain;
 }
@@ -88,7 +110,9 @@ std::vector<Treatment> parseTreatments(const std::string& text) {
         if (equals != std::string::npos) {
             char* rest = nullptr;
             amount = std::strtod(one.c_str() + equals + 1, &rest);
-            if (rest == one.c_str() + equals + 1 || *rest) throw Error(Error::Kind::Usage, "\"" + one.substr(equals + 1) + "\" is not an amount for " + t.id + ": give a number.");
+            if (rest == one.c_str() + equals + 1 || *rest)
+                throw Error(Error::Kind::Usage,
+                            "\"" + one.substr(equals + 1) + "\" is not an amount for " + t.id + ": give a number.");
         }
         all.push_back({t.id, true, checked(t, amount)});
         at = end + 1;
@@ -98,7 +122,8 @@ std::vector<Treatment> parseTreatments(const std::string& text) {
 
 nlohmann::json toJson(const std::vector<Treatment>& treatments) {
     nlohmann::json json = nlohmann::json::array();
-    for (const auto& t : treatments) json.push_back({{"id", t.id}, {"on", t.on}, {"amount", t.amount}, {"place", t.place}});
+    for (const auto& t : treatments)
+        json.push_back({{"id", t.id}, {"on", t.on}, {"amount", t.amount}, {"place", t.place}});
     return json;
 }
 
@@ -107,10 +132,12 @@ std::vector<Treatment> treatmentsFromJson(const nlohmann::json& json) {
     try {
         for (const auto& j : json) {
             const TreatmentEntry& t = findTreatment(j.at("id").get<std::string>());
-            all.push_back({t.id, j.value("on", true), checked(t, j.at("amount").get<double>()), j.value("place", kRecordingPlace)});
+            all.push_back({t.id, j.value("on", true), checked(t, j.at("amount").get<double>()),
+                           j.value("place", kRecordingPlace)});
             const std::string& place = all.back().place;
             if (place != kRecordingPlace && std::find(kStemNames.begin(), kStemNames.end(), place) == kStemNames.end())
-                throw Error(Error::Kind::InputUnreadable, "there is no place \"" + place + "\" where a treatment works.");
+                throw Error(Error::Kind::InputUnreadable,
+                            "there is no place \"" + place + "\" where a treatment works.");
         }
     } catch (const std::exception& e) {
         throw Error(Error::Kind::InputUnreadable, std::string("The treatments cannot be read: ") + e.what());
@@ -118,7 +145,8 @@ std::vector<Treatment> treatmentsFromJson(const nlohmann::json& json) {
     return all;
 }
 
-RepairChain::RepairChain(const std::vector<Treatment>& treatments, const RepairFacts& facts) : m_channels(facts.channels) {
+RepairChain::RepairChain(const std::vector<Treatment>& treatments, const RepairFacts& facts)
+    : m_channels(facts.channels) {
     for (const auto& t : treatments)
         if (t.on) m_stages.push_back({t.id, findTreatment(t.id).make(t.amount, facts), AudioQueue(facts.channels)});
 }
@@ -160,7 +188,8 @@ AudioBuffer RepairChain::finish() {
 
 std::vector<RepairChain::Effect> RepairChain::effects() const {
     std::vector<Effect> all;
-    for (const auto& s : m_stages) all.push_back({s.id, 10 * std::log10(s.removed / double(std::max<int64_t>(1, s.samples)) + 1e-20)});
+    for (const auto& s : m_stages)
+        all.push_back({s.id, 10 * std::log10(s.removed / double(std::max<int64_t>(1, s.samples)) + 1e-20)});
     return all;
 }
 

@@ -13,7 +13,8 @@
 
 namespace rivlen {
 
-/// A repair at work on a recording that passes by. What comes out is as long as what went in and aligned with it, but may come later.
+/// A repair at work on a recording that passes by. What comes out is as long as what went in and aligned with it, but
+/// may come later.
 class Repair {
 public:
     virtual ~Repair() = default;
@@ -31,9 +32,9 @@ struct RepairFacts {
     double voice = 0;               ///< RMS of the voice in it, linear; 0: not known
 };
 
-/// One row of the table of treatments: the session file, the command line and the window take a treatment's name, range,
-/// unit, default and explanation from it. Its order is the sensible one: faults of single samples first, since they would smear
-/// through filters; what is steady next; the voice's own last.
+/// One row of the table of treatments: the session file, the command line and the window take a treatment's name,
+/// range, unit, default and explanation from it. Its order is the sensible one: faults of single samples first, since
+/// they would smear through filters; what is steady next; the voice's own last.
 struct TreatmentEntry {
     const char* id;    ///< in files and on the command line
     const char* name;  ///< in the window
@@ -60,8 +61,8 @@ struct Treatment {
     bool operator==(const Treatment&) const = default;
 };
 
-/// The treatments that findings propose, in the table's order, each once at its greatest amount. What is for the voice alone is left out
-/// where there is only music.
+/// The treatments that findings propose, in the table's order, each once at its greatest amount. What is for the voice
+/// alone is left out where there is only music.
 std::vector<Treatment> proposed(const std::vector<Finding>& findings, std::optional<Content> content = {});
 
 /// A chain with others added at their sensible places; one that it has already is switched on and keeps its amount.
@@ -87,7 +88,7 @@ public:
 
     struct Effect {
         std::string id;
-        double removedDb = 0;  ///< RMS of what it took away, dBFS
+        double removedDb = 0;                          ///< RMS of what it took away, dBFS
         bool any() const { return removedDb > -100; }  ///< below that it does nothing here
     };
     std::vector<Effect> effects() const;
