@@ -197,6 +197,7 @@ def main():
     settle(average, recent)
     save()
     print(f"finished at step {step}: {brief(average)}", flush=True)
+    worker.terminate()
     os._exit(0)
 
 
