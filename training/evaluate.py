@@ -16,8 +16,6 @@ import torch
 
 import bands
 import measures
-import mix
-import paths
 from stems import Stems
 
 CLIPS, SECONDS = 24, 10

@@ -4,7 +4,6 @@
 Usage: render_beds.py [MINUTES_TRAIN]   writes prepared/{train,develop}-beds.npy, int16 [items, 10 s].
 The two splits use different seeds; the develop pool is never trained on.
 """
-import json
 import sys
 from multiprocessing import Pool
 

@@ -7,7 +7,6 @@ import torch.nn.functional as F
 from torch import nn
 
 
-
 CHUNK = 64  # frames
 
 

@@ -263,7 +263,7 @@ TEST_F(Window, AMissingSourceIsAskedForNotFatal) {
 TEST_F(Window, UnsavedWorkIsRecoveredAfterACrash) {
     add({demo + "reel-3-bridge.flac"});
     controller->editReel("Set", [](Reel& r) { r.isolation().depth = 9; });
-    ASSERT_TRUE(until([&] { return !controller->recoverable().isEmpty(); }, 5000))
+    ASSERT_TRUE(until([&] { return !controller->recoverable().isEmpty(); }))
         << "the recovery copy is at most two seconds late";
     window.reset();
     controller.reset();  // no orderly end: newSession() is not called

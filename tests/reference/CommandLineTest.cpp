@@ -108,7 +108,9 @@ TEST(CommandLine, InspectFindsAndTreatRepairs) {
     EXPECT_LT(count(after, "click"), 5);
     EXPECT_EQ(count(after, "clipping"), 0);
     for (const auto& f : after)
-        if (f.at("kind") == "hum") EXPECT_LT(f.at("severity").get<double>(), -60) << "it was at -40";
+        if (f.at("kind") == "hum") {
+            EXPECT_LT(f.at("severity").get<double>(), -60) << "it was at -40";
+        }
     EXPECT_EQ(parsed(cli + " inspect " + out + " --json").at("duration_s"), 24.0);
     // What has nothing to do says so.
     const auto idle =

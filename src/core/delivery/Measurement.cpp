@@ -169,7 +169,7 @@ Measurement Measurer::finish() {
     out.maxShortTerm = known(m->shortTerm);
     if (m->spoken) m->gate.finish(out);
     m->steady.finish(out);
-    return std::move(out);
+    return std::move(out);  // cppcheck-suppress returnStdMoveLocal ; a reference to what is not needed any more
 }
 
 Measurement measure(SampleSource& source, SampleSource* speech, MeasurementDetail detail, const Progress& progress) {

@@ -34,7 +34,7 @@ std::error_code giveFinalName(const fs::path& part, const fs::path& file, bool o
     if (problem) return problem;
     fs::remove(part, ignored);
     toDisk(folder);
-    return problem;
+    return {};
 }
 
 }  // namespace rivlen
