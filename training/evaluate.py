@@ -20,7 +20,6 @@ from stems import Stems
 
 CLIPS, SECONDS = 24, 10
 SHOWN = ("dialogue", "music", "ambience")
-HALF_GRID = 4 * bands.FINE.hop
 
 
 def left_right(x):
@@ -53,7 +52,8 @@ def waveform(network, quality="quick"):
             t = torch.from_numpy(np.ascontiguousarray(x))[None]
             y = network(t)[0]
             if quality == "fine":
-                y = (y + network(torch.nn.functional.pad(t, (HALF_GRID, 0)))[0, :, :, HALF_GRID:]) / 2
+                half = network.stride * network.hop // 2  # of the grid on which cells are merged
+                y = (y + network(torch.nn.functional.pad(t, (half, 0)))[0, :, :, half:]) / 2
             y = y.numpy()
             return y if len(y) == 4 else np.stack([y[0], np.zeros_like(y[0]), y[1], y[2]])
     return separate

@@ -27,6 +27,7 @@ import evaluate
 import field_score
 import make_excerpt
 import measures
+import memory
 import mix
 import model
 import paths
@@ -37,7 +38,7 @@ CLI = paths.HERE.parent / "build" / "bin" / "rivlen-cli"
 
 KINDS = {
     "main": {
-        "name": "Main", "rank": 10, "passes": "fine", "context_seconds": 5.2, "quick": "quick",
+        "name": "Main", "rank": 10, "passes": "fine", "context_seconds": 5.4, "quick": "quick",
         "purpose": "For delivery: speech over music and surroundings, indoors and outdoors, mono and stereo. Interviews, narration, scenes.",
     },
     "quick": {
@@ -116,6 +117,7 @@ def main():
     parser.add_argument("kind", choices=KINDS)
     parser.add_argument("--no-speed", action="store_true", help="leave the speed out")
     options = parser.parse_args()
+    memory.keep()
     kind = KINDS[options.kind]
     if options.run == "-":
         card = json.loads((NETWORKS / f"{options.kind}.json").read_text())

@@ -13,6 +13,7 @@ import bands
 import evaluate
 import field
 import measures
+import memory
 
 WORSE = -0.05  # dB of gain below which a stem counts as made worse: less is rounding
 
@@ -104,6 +105,7 @@ def main():
     parser.add_argument("--json", action="store_true")
     parser.add_argument("--threads", type=int, default=2)
     options = parser.parse_args()
+    memory.keep()
     torch.set_num_threads(options.threads)
     result = measure(evaluate.waveform(torch.jit.load(options.network), options.quality), options.mono)
     print(json.dumps(result) if options.json else table(result))

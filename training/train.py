@@ -10,7 +10,6 @@ the averaging grows with the training, so no length needs to be known).
 import argparse
 import collections
 import copy
-import ctypes
 import json
 import multiprocessing
 import os
@@ -28,6 +27,7 @@ import compact
 import evaluate
 import field_score
 import grow
+import memory
 import mix
 import model
 import muon
@@ -49,13 +49,6 @@ def feed(queue, size, seed, transform, frames):
     while True:
         mixer.frames = frames.value
         queue.put([torch.from_numpy(a) for a in mixer.batch(size)])
-
-
-def keep_memory():
-    """Large blocks stay with the process instead of going back to the system (glibc): a fifth of a step was fresh pages."""
-    libc = ctypes.CDLL("libc.so.6")
-    for parameter, value in ((-4, 0), (-1, 2 ** 31 - 1), (-2, 2 ** 28)):  # M_MMAP_MAX, M_TRIM_THRESHOLD, M_TOP_PAD
-        libc.mallopt(parameter, value)
 
 
 def loss_of(logits, xx, xs, ss, energy_weight=1.2):
@@ -128,7 +121,7 @@ def main():
     parser.add_argument("--uses", type=float, default=mix.USES, help="clips that a stem is used for, on average")
     parser.add_argument("--threads", type=int, default=1, help="that compute; one more process makes mixtures")
     options = parser.parse_args()
-    keep_memory()
+    memory.keep()
     mix.USES = options.uses
     torch.set_num_threads(options.threads)
     torch.set_flush_denormal(True)  # the momentum of units that fell silent halves the speed otherwise
