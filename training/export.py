@@ -29,8 +29,8 @@ import make_excerpt
 import measures
 import memory
 import mix
-import model
 import paths
+import train
 import waveform
 
 NETWORKS = paths.HERE.parent / "networks"
@@ -124,11 +124,8 @@ def main():
         card["quality"]["field"] = in_the_field(evaluate.waveform(torch.jit.load(str(NETWORKS / card["file"])), kind["passes"]))
         write(card)
         return None if options.no_speed else note_speed(card)
-    saved = torch.load(paths.RUNS / options.run / "last.pt")
-    earlier = saved.get("earlier", {"steps": 0, "minutes": 0})
-    net = model.KINDS[saved["kind"]]()
-    net.load_state_dict(saved["average"])
-    net = net.eval()
+    net, saved = train.finished(options.run)
+    earlier = saved["earlier"]
     whole = kind.get("whole_voice", False)
     stems = evaluate.SHOWN if whole else mix.STEMS
     script = torch.jit.script(waveform.WaveformNetwork(compact.compact(copy.deepcopy(net)), whole).eval())

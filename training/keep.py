@@ -10,8 +10,8 @@ import sys
 import torch
 
 import compact
-import model
 import paths
+import train
 import waveform
 
 FOLDER = paths.HERE / "kept"
@@ -19,11 +19,9 @@ FOLDER = paths.HERE / "kept"
 
 def main():
     run = sys.argv[1]
-    saved = torch.load(paths.RUNS / run / "last.pt")
-    net = model.KINDS[saved["kind"]]()
-    net.load_state_dict(saved["average"])
+    net, saved = train.finished(run)
     FOLDER.mkdir(exist_ok=True)
-    script = torch.jit.script(waveform.WaveformNetwork(compact.compact(copy.deepcopy(net.eval()))).eval())
+    script = torch.jit.script(waveform.WaveformNetwork(compact.compact(copy.deepcopy(net))).eval())
     script.save(str(FOLDER / f"{run}.ts"))
     earlier = saved["earlier"]
     had = {"kind": saved["kind"], "steps": saved["step"] + earlier["steps"], "minutes": round(saved["spent"] + earlier["minutes"], 1),

@@ -3,7 +3,7 @@
 
 Usage: train.py RUN [--minutes M] [--batch N] [--rate R] [--start OTHER_RUN|NETWORK.ts] [--kind KIND]
 It stops when the run has had M minutes of training, summed over restarts; with --anneal the learning rate falls to zero on the
-way, otherwise it falls like one over the root of the time, so that a run can be prolonged at any time. The weights that are evaluated and exported are an
+way, otherwise it falls like one over the root of the steps, so that a run can be prolonged at any time. The weights that are evaluated and exported are an
 average over the last tenth of all steps (Karras et al., "Analyzing and improving the training dynamics of diffusion models", 2024:
 the averaging grows with the training, so no length needs to be known).
 """
@@ -40,7 +40,7 @@ WEIGHT = torch.tensor([0.06, 0.06, 0.24, 0.34, 0.3])
 
 
 SHORT_MINUTES = 15     # of a run from nothing with short clips: twice the steps in the same time
-HALVES_AFTER = 240     # minutes after which the rate without --anneal has fallen to 1 / sqrt(2)
+FULL_RATE_STEPS = 1000  # after which the rate without --anneal falls like one over the root of the steps: held longer, nothing more is learned
 AVERAGED = 9.0         # the average's power: it reaches back over about a tenth of the steps
 
 
@@ -79,6 +79,16 @@ def settle(net, batches):
     with torch.no_grad():
         for xx, cross in batches:
             net(xx, cross)
+
+
+def finished(run):
+    """(network with a run's averaged weights and the statistics that belong to them, the checkpoint)."""
+    saved = torch.load(paths.RUNS / run / "last.pt")
+    net = model.KINDS[saved["kind"]]()
+    net.load_state_dict(saved["average"])
+    mixer = mix.Mixer("train", 17, net.transform)
+    settle(net, [[torch.from_numpy(a) for a in mixer.batch(8)[:2]] for _ in range(16)])
+    return net.eval(), saved
 
 
 def load_start(start):
@@ -159,7 +169,7 @@ def main():
     while spent < options.minutes:
         begin = time.time()
         frames.value = long if earlier["minutes"] + spent >= SHORT_MINUTES else short
-        slower = 0.5 * (1 + np.cos(np.pi * spent / options.minutes)) if options.anneal else (1 + (earlier["minutes"] + spent) / HALVES_AFTER) ** -0.5
+        slower = 0.5 * (1 + np.cos(np.pi * spent / options.minutes)) if options.anneal else max(1, (earlier["steps"] + step) / FULL_RATE_STEPS) ** -0.5
         optimizer.scale = min(1, (step + 1) / 100) * slower
         xx, cross, xs, ss = queue.get()
         recent.append((xx, cross))
