@@ -64,6 +64,22 @@ struct RebuildStage : Window {
 
 }  // namespace
 
+TEST_F(RebuildStage, SilentLanesOfferToSplitAtOnce) {
+    add({QString::fromStdString(clip("clip.wav", 3).string())});
+    controller->editReel("", [](Reel& r) { r.quality = "quick"; });
+    key(Qt::Key_4, Qt::AltModifier);
+    auto* offer = lanes().findChild<QPushButton*>("splitnow");
+    ASSERT_NE(offer, nullptr);
+    ASSERT_TRUE(until([&] { return offer->isVisible() && controller->currentState()->info; }));
+    EXPECT_TRUE(lanes().rect().contains(offer->geometry())) << "nothing of it is cut off";
+    for (const auto& l : rebuild().lanes)
+        EXPECT_LE(lanes().captionRect(l->id).top(), offer->y()) << "it covers no lane: " << l->name;
+    press("splitnow");
+    ASSERT_TRUE(
+        until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
+    EXPECT_FALSE(offer->isVisible());
+}
+
 TEST_F(RebuildStage, BeginsAsTheRecordingItself) {
     begin();
     EXPECT_EQ(rebuild().lanes.size(), 4u);

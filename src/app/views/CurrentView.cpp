@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "app/Theme.h"
+#include "app/views/Plaque.h"
 
 namespace rivlen {
 
@@ -73,6 +74,9 @@ void CurrentView::paintPicture(QPainter& p) {
     p.drawLine(QPointF(0, middle), QPointF(w, middle));
     if (stems && !rim[0].empty()) {
         p.setFont(theme::font(12, QFont::DemiBold));
+        int wide = 0;
+        for (int s = 0; s < 3; ++s) wide += 40 + p.fontMetrics().horizontalAdvance(theme::stemName(s));
+        paintPlaque(p, QRectF(4, 4, wide, 26));
         int x = 10;
         for (int s = 0; s < 3; ++s) {
             const QRectF chip(x, 8, 18, 18);
@@ -88,8 +92,10 @@ void CurrentView::paintPicture(QPainter& p) {
         }
     } else {
         p.setFont(theme::font(12));
+        const QString text = state->reading ? "Reading the recording…" : "One stream: not split yet";
+        paintPlaque(p, QRectF(4, 5, 12 + p.fontMetrics().horizontalAdvance(text), 25));
         p.setPen(theme::quietInk);
-        p.drawText(QPointF(10, 22), state->reading ? "Reading the recording…" : "One stream: not split yet");
+        p.drawText(QPointF(10, 22), text);
     }
 }
 

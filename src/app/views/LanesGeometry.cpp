@@ -1,14 +1,34 @@
 // LanesView: where things are.
+#include <QPushButton>
 #include <cmath>
 
 #include "app/views/LanesView.h"
 
 namespace rivlen {
 
+double LanesView::lanesHeight() const {
+    return height() - (shown().markers.empty() ? 0 : kMarkers) - (silent() ? kNote : 0);
+}
+
+bool LanesView::silent() const {
+    const ReelState* state = m_controller.currentState();
+    return state && !state->stems && !shown().empty();
+}
+
+void LanesView::placeNote() {
+    const ReelState* state = m_controller.currentState();
+    m_split->setVisible(silent() && !state->splitting && !state->missing);
+    const QSize size = m_split->sizeHint();
+    m_split->setGeometry(width() - size.width() - 10, height() - (kNote + size.height()) / 2, size.width(),
+                         size.height());
+    m_stale = m_all = true;
+    update();
+}
+
 double LanesView::bodyHeight() const {
     const auto lanes = double(shown().lanes.size()), others = double(shown().groups.size() + 1);
     if (lanes == 0) return kLeastBody;
-    return std::clamp(std::floor((height() - 6 - others * (kCaption + kGap)) / lanes - kCaption - kGap),
+    return std::clamp(std::floor((lanesHeight() - 6 - others * (kCaption + kGap)) / lanes - kCaption - kGap),
                       double(kLeastBody), double(kMostBody));
 }
 
@@ -33,12 +53,12 @@ double LanesView::contentHeight() const {
 }
 
 void LanesView::scrollTo(const std::string& id) {
-    const double most = std::max(0.0, contentHeight() - height());
+    const double most = std::max(0.0, contentHeight() - lanesHeight());
     m_scroll = std::clamp(m_scroll, 0.0, most);
     for (const Row& r : rows()) {
         if (r.id != id) continue;
         const double bottom = r.top + kCaption + (r.body ? bodyHeight() : 0);
-        if (bottom > height()) m_scroll = std::min(most, m_scroll + bottom - height() + 4);
+        if (bottom > lanesHeight()) m_scroll = std::min(most, m_scroll + bottom - lanesHeight() + 4);
         if (r.top < 0) m_scroll = std::max(0.0, m_scroll + r.top - 2);
     }
 }

@@ -231,7 +231,8 @@ void LanesView::mouseDoubleClickEvent(QMouseEvent* e) {
 
 void LanesView::wheelEvent(QWheelEvent* e) {
     if (!(e->modifiers() & Qt::ControlModifier)) return TimeView::wheelEvent(e);
-    m_scroll = std::clamp(m_scroll - e->angleDelta().y() / 120.0 * 40, 0.0, std::max(0.0, contentHeight() - height()));
+    m_scroll =
+        std::clamp(m_scroll - e->angleDelta().y() / 120.0 * 40, 0.0, std::max(0.0, contentHeight() - lanesHeight()));
     m_stale = m_all = true;
     update();
     e->accept();

@@ -2,6 +2,7 @@
 
 #include <QPainter>
 #include <QPainterPath>
+#include <QPushButton>
 #include <cmath>
 
 #include "app/Theme.h"
@@ -37,6 +38,14 @@ LanesView::LanesView(RebuildDesk& desk, Controller& controller, TimeAxis& axis, 
         stale();
     });
     connect(&axis, &TimeAxis::changed, this, stale);
+    m_split = new QPushButton("Split it now", this);
+    m_split->setObjectName("splitnow");
+    m_split->setToolTip("Separates the reel with its network and quality, as at Split (Ctrl+Return)");
+    m_split->setStyleSheet("QPushButton { padding: 2px 12px }");
+    m_split->hide();
+    connect(m_split, &QPushButton::clicked, &controller, &Controller::split);
+    connect(&controller, &Controller::stemsChanged, this, &LanesView::placeNote);
+    connect(&controller, &Controller::reelOpened, this, &LanesView::placeNote);
 }
 
 float LanesView::levelOf(const Clip& clip, double from, double to) const {
@@ -263,7 +272,7 @@ void LanesView::paintStatic() {
     }
     QPainter p(&m_static);
     for (const Row& row : rows()) {
-        if (row.top > height() || row.top + kCaption + bodyHeight() < 0) continue;
+        if (row.top > lanesHeight() || row.top + kCaption + bodyHeight() < 0) continue;
         if (row.body) {
             const auto& lane = *std::find_if(shown().lanes.begin(), shown().lanes.end(),
                                              [&](const auto& l) { return l->id == row.id; });
@@ -288,17 +297,19 @@ void LanesView::paintMarks(QPainter& p) {
         shade.setAlpha(50);
         p.fillRect(QRectF(a, 0, b - a, height()), shade);
     }
+    const double foot = lanesHeight();
+    p.fillRect(QRectF(0, foot, width(), height() - foot), theme::ground);
     p.setFont(theme::font(10));
     for (const Marker& m : shown().markers) {
         const double x = m_axis.xAt(m.at, width());
         if (x < -60 || x > width()) continue;
         p.setPen(QPen(theme::good, 1, Qt::DashDotLine));
-        p.drawLine(QPointF(x, 0), QPointF(x, height()));
-        p.drawText(QPointF(x + 3, height() - 4), QString::fromStdString(m.name));
+        p.drawLine(QPointF(x, 0), QPointF(x, foot + kMarkers));
+        p.drawText(QPointF(x + 3, foot + 12), QString::fromStdString(m.name));
     }
-    if (const double all = contentHeight(); all > height()) {  // how far it is scrolled
-        const double share = height() / all;
-        p.fillRect(QRectF(width() - 4, m_scroll * share, 3, height() * share), QColor(0x6d, 0x66, 0x5a));
+    if (const double all = contentHeight(); all > foot) {  // how far it is scrolled
+        const double share = foot / all;
+        p.fillRect(QRectF(width() - 4, m_scroll * share, 3, foot * share), QColor(0x6d, 0x66, 0x5a));
     }
 }
 
@@ -311,18 +322,17 @@ void LanesView::paintPicture(QPainter& p) {
     if (m_stale || m_static.size() != size() * devicePixelRatioF()) paintStatic();
     p.drawPixmap(0, 0, m_static);
     paintMarks(p);
-    if (const ReelState* state = m_controller.currentState(); state && !state->stems) {
-        const QString text = state->splitting ? "Stems grow as they are split."
-                                              : "The stems are silent until this reel is split: Ctrl+Return.";
-        p.setFont(theme::font(13, QFont::DemiBold));
-        const QRectF note(width() / 2.0 - 220, height() - 46, 440, 30);
+    if (silent()) {
+        const QRectF note(0, height() - kNote, width(), kNote);
         p.fillRect(note, theme::raised);
+        p.setFont(theme::font(13, QFont::DemiBold));
         p.setPen(theme::attention);
-        p.drawRect(note);
-        p.drawText(note, Qt::AlignCenter, text);
+        p.drawText(note.adjusted(12, 0, 0, 0), Qt::AlignVCenter,
+                   m_controller.currentState()->splitting ? "Stems grow as they are split."
+                                                          : "The stems are silent until this reel is split.");
     }
     for (const Row& row : rows()) {
-        if (row.top > height()) break;
+        if (row.top + 18 > lanesHeight()) break;
         const auto found = m_levels.find(row.id);
         if (found == m_levels.end()) continue;
         for (int c = 0; c < 2; ++c) {

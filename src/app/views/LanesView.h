@@ -5,6 +5,8 @@
 #include "app/RebuildDesk.h"
 #include "app/views/TimeView.h"
 
+class QPushButton;
+
 namespace rivlen {
 
 /// The lanes of the rebuild under the shared time axis. Each has a caption (name, mute, solo, meter) and a body with
@@ -13,7 +15,8 @@ namespace rivlen {
 class LanesView : public TimeView {
     Q_OBJECT
 public:
-    static constexpr int kCaption = 20, kTitle = 14, kLeastBody = 56, kMostBody = 110, kGap = 3;
+    static constexpr int kCaption = 20, kTitle = 14, kLeastBody = 56, kMostBody = 110, kGap = 3, kMarkers = 16,
+                         kNote = 34;
     LanesView(RebuildDesk& desk, Controller& controller, TimeAxis& axis, QWidget* parent = nullptr);
 
     /// Takes the meters; called at the picture rate.
@@ -37,7 +40,7 @@ protected:
     void mouseDoubleClickEvent(QMouseEvent*) override;
     void wheelEvent(QWheelEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
-    void resizeEvent(QResizeEvent*) override { m_stale = m_all = true; }
+    void resizeEvent(QResizeEvent*) override { placeNote(); }
     void dragEnterEvent(QDragEnterEvent*) override;
     void dropEvent(QDropEvent*) override;
 
@@ -64,6 +67,9 @@ private:
     const Rebuild& shown() const { return m_preview ? **m_preview : m_desk.rebuild(); }
     std::vector<Row> rows() const;
     double contentHeight() const;
+    double lanesHeight() const;  ///< of the view, without the lines at its foot: names of markers, what is missing
+    bool silent() const;         ///< there are lanes, but no stems to fill them
+    void placeNote();
     double bodyHeight() const;  ///< of all lanes: what the view has room for
     Hit hitAt(const QPointF& at) const;
     double snapped(double second, const std::string& butClip, Qt::KeyboardModifiers keys) const;
@@ -85,6 +91,7 @@ private:
     float levelOf(const Clip& clip, double from, double to) const;  ///< RMS of what is loudest in between, 0 ... 1
 
     RebuildDesk& m_desk;
+    QPushButton* m_split;  ///< offered where the lanes are silent
     QPixmap m_static;
     bool m_stale = true, m_all = true;  ///< lanes have to be painted again: those that are others than before, or all
     bool m_snapping = true;
