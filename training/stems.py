@@ -85,7 +85,11 @@ class Stems:
         rng = self.rng
         role = self.synthetic if self.synthetic and rng.random() < 0.15 else self.speech
         group = role.groups[role.names[rng.choice(len(role.names), p=role.weight)]]
-        speed = rng.uniform(0.87, 1.15)
+        return self.spoken(role, group, rng.uniform(0.87, 1.15), 0.25, n)
+
+    def spoken(self, role, group, speed, pause, n):
+        """(float32[n], bandwidth in Hz): a speaker's items (numbers), one after the other, `pause` seconds apart on average."""
+        rng = self.rng
         need = int(n * speed) + 2
         out = np.zeros(need, np.float32)
         at, number, width = -int(rng.uniform(0, 1) * bands.RATE), int(rng.integers(len(group))), 0.0
@@ -96,7 +100,7 @@ class Stems:
             first, last = max(0, -at), min(len(x), need - at)
             if last > first:
                 out[at + first:at + last] = x[first:last]
-            at += len(x) + int(rng.exponential(0.25) * bands.RATE)
+            at += len(x) + int(rng.exponential(pause) * bands.RATE)
             number += 1
         return at_speed(out, speed, n), width * speed
 

@@ -51,20 +51,7 @@ class VariedStems(Stems):
         rng = self.rng
         role, group = self.speaker()
         speed = float(np.exp(np.clip(rng.normal(0, 0.1), -0.28, 0.28)))
-        need = int(n * speed) + 2
-        out = np.zeros(need, np.float32)
-        pause = rng.choice([0.08, 0.25, 0.8])
-        at, number, width = -int(rng.uniform(0, 1) * bands.RATE), int(rng.integers(len(group))), 0.0
-        while at < need:
-            item = group[number % len(group)]
-            x = role.get(item)[0]
-            width = max(width, role.items[item]["bandwidth"])
-            first, last = max(0, -at), min(len(x), need - at)
-            if last > first:
-                out[at + first:at + last] = x[first:last]
-            at += len(x) + int(rng.exponential(pause) * bands.RATE)
-            number += 1
-        return at_speed(out, speed, n), width * speed
+        return self.spoken(role, group, speed, rng.choice([0.08, 0.25, 0.8]), n)
 
     def position(self):
         rng = self.rng
