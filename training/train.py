@@ -41,6 +41,9 @@ WEIGHT = torch.tensor([0.06, 0.06, 0.24, 0.34, 0.3])
 
 SHORT_MINUTES = 15     # of a run from nothing with short clips: twice the steps in the same time
 FULL_RATE_STEPS = 1000  # after which the rate without --anneal falls like one over the root of the steps: held longer, nothing more is learned
+AUDIBLE = 10 ** -2.5   # of the mixture's energy: a stem below it counts as absent
+LIKE_FLOOR = 10 ** -2.5  # of the share in SI-SDR: nothing is asked beyond +-25 dB
+ENERGY_SHARE = 0.4     # of the error energy in what is asked of whole stems; the rest is SI-SDR
 AVERAGED = 9.0         # the average's power: it reaches back over about a tenth of the steps
 
 
@@ -51,11 +54,19 @@ def feed(queue, size, seed, transform, frames):
         queue.put([torch.from_numpy(a) for a in mixer.batch(size)])
 
 
-def loss_of(logits, xx, xs, ss, energy_weight=1.2):
-    """Compressed magnitudes (what the ear hears) plus log error energy per stem (what SI-SDR sees).
+def likeness(m, xx, xs, ss):
+    """Per clip and stem: the share (0 ... 1) of the answer's energy that is the stem, whatever its level; SI-SDR = 10 lg(share / (1 - share)).
+    Le Roux et al., "SDR - half-baked or well done?" (2019), for the three sums of a band mask."""
+    hit = (m * xs).sum((2, 3, 4)).clamp_min(0)
+    return hit ** 2 / ((m * m * xx).sum((2, 3, 4)) * ss.sum((2, 3, 4)) + 1e-12)
 
-    Five targets: dialogue, room, music, ambience, and the whole voice (dialogue and room), over mid and side.
-    Both parts are kept finite for silent clips and absent stems, which would otherwise rule the gradient."""
+
+def loss_of(logits, xx, xs, ss, energy_weight=1.2):
+    """Compressed magnitudes (what the ear hears), the logarithm of the error energy, and SI-SDR.
+
+    Five targets: dialogue, room, music, ambience, and the whole voice (dialogue and room), over mid and side. All parts are kept finite
+    for silent clips and absent stems, which would otherwise rule the gradient. The error energy of an empty answer is no more than the
+    stem's: alone it lets a stem be lost without a price. SI-SDR falls without end where a stem goes to another's answer."""
     m = torch.softmax(logits, 1)
     m = torch.cat([m, m[:, :1] + m[:, 1:2]], 1)
     xs = torch.cat([xs, xs[:, :1] + xs[:, 1:2]], 1)
@@ -64,9 +75,11 @@ def loss_of(logits, xx, xs, ss, energy_weight=1.2):
     root = lambda p: torch.sqrt(torch.sqrt(p / scale + 1e-4))  # magnitudes to the power 0.5
     magnitude = (root(m * m * xx) - root(ss)).abs().mean((0, 2, 3, 4))
     error = (ss - 2 * m * xs + m * m * xx).sum((2, 3, 4)).clamp_min(0)
-    total = xx.sum((2, 3, 4)) + 1e-6
-    energy = torch.log10(error / (ss.sum((2, 3, 4)) + 0.02 * total) + 0.01).mean(0)
-    return (4.0 * WEIGHT * magnitude + energy_weight * WEIGHT * energy).sum(), energy.detach()
+    total, own = xx.sum((2, 3, 4)) + 1e-6, ss.sum((2, 3, 4))
+    energy = torch.log10(error / (own + 0.02 * total) + 0.01).mean(0)
+    like, there = likeness(m, xx, xs, ss), (own > AUDIBLE * total).float()
+    missed = (torch.log10((1 - like + LIKE_FLOOR) / (like + LIKE_FLOOR)) * there).sum(0) / there.sum(0).clamp_min(1)
+    return (4.0 * WEIGHT * magnitude + energy_weight * WEIGHT * (ENERGY_SHARE * energy + (1 - ENERGY_SHARE) * missed)).sum(), energy.detach(), missed.detach()
 
 
 def settle(net, batches):
@@ -174,7 +187,7 @@ def main():
         xx, cross, xs, ss = queue.get()
         recent.append((xx, cross))
         # Magnitudes first: the error energy of a network that knows nothing yet rules every gradient.
-        loss, parts = loss_of(net(xx, cross), xx, xs, ss, min(0.3 + step / 1000, 1.2) if not options.start else 1.2)
+        loss, parts, missed = loss_of(net(xx, cross), xx, xs, ss, min(0.3 + step / 1000, 1.2) if not options.start else 1.2)
         if not torch.isfinite(loss):
             raise SystemExit("the loss is not finite: the last checkpoint is still good")
         optimizer.zero_grad()
@@ -187,10 +200,10 @@ def main():
         with torch.no_grad():
             for a, b in zip(average.parameters(), net.parameters()):
                 a.lerp_(b, 1 - keep)
-        sums.append([loss.item(), *parts.tolist()])
+        sums.append([loss.item(), *parts.tolist(), *(-10 * missed).tolist()])
         spent += (time.time() - begin) / 60
         if time.time() - shown > 60:
-            print(f"{spent:6.1f} min  step {step}  loss, stems: {np.round(np.mean(sums, 0), 3)}", flush=True)
+            print(f"{spent:6.1f} min  step {step}  loss, error energy, SI-SDR in dB: {np.round(np.mean(sums, 0), 2)}", flush=True)
             shown, sums = time.time(), []
             save()
         if spent - evaluated > options.every:
