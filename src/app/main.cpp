@@ -6,9 +6,9 @@
 #include <QMessageBox>
 #include <cstdio>
 
-#include "app/MainWindow.h"
-#include "app/NetworksDialog.h"
-#include "app/Theme.h"
+#include "app/split/NetworksDialog.h"
+#include "app/widgets/Theme.h"
+#include "app/window/MainWindow.h"
 #include "core/base/Memory.h"
 
 using namespace rivlen;
@@ -16,15 +16,14 @@ using namespace rivlen;
 namespace {
 
 /// Waits, with the window alive, until nothing is being read, split or drawn.
-void settle(Controller& controller, MainWindow& window) {
+void settle(Studio& studio, MainWindow& window) {
     QElapsedTimer clock;
     clock.start();
     int quiet = 0;
     while (quiet < 12 && clock.elapsed() < 600000) {
         QApplication::processEvents(QEventLoop::AllEvents, 50);
         usleep(50000);
-        const bool busy = controller.busy() || window.ownership().busy() || window.strip().busy() ||
-                          window.desks().repairs.busy() || window.desks().rebuild.busy() || window.desk().busy();
+        const bool busy = studio.busy() || window.busy();
         quiet = busy ? 0 : quiet + 1;
     }
 }
@@ -55,8 +54,8 @@ int run(int argc, char** argv) {
     parser.process(app);
     theme::apply();
 
-    Controller controller;
-    MainWindow window(controller);
+    Studio studio;
+    MainWindow window(studio);
     window.show();
     if (parser.isSet(first)) {
         QApplication::processEvents();
@@ -65,32 +64,32 @@ int run(int argc, char** argv) {
     }
     const QStringList files = parser.positionalArguments();
     // What a crash left behind comes first: opening anything else would give it up.
-    if (!parser.isSet(picture) && !controller.recoverable().isEmpty() &&
+    if (!parser.isSet(picture) && !studio.file.recoverable().isEmpty() &&
         QMessageBox::question(&window, "Rivlen", "Rivlen ended without saving last time. Recover that session?") ==
             QMessageBox::Yes) {
-        controller.recover();
+        studio.file.recover();
     } else if (files.size() == 1 && files.front().endsWith(".rivlen")) {
-        controller.openSession(files.front());
+        studio.file.open(files.front());
     } else if (!files.isEmpty()) {
-        controller.addFiles(files);
+        studio.reader.addFiles(files);
     }
-    NetworksDialog list(controller, &window);
+    NetworksDialog list(studio.work, studio.networks, &window);
     if (parser.isSet(networks)) list.open();
     if (!parser.isSet(picture)) return QApplication::exec();
 
-    settle(controller, window);
+    settle(studio, window);
     if (const size_t number = parser.value(reelName).toUInt();
-        number > 0 && number <= controller.session().reels.size()) {
-        controller.selectReel(controller.session().reels[number - 1].id);
-        settle(controller, window);
+        number > 0 && number <= studio.document.session().reels.size()) {
+        studio.document.selectReel(studio.document.session().reels[number - 1].id);
+        settle(studio, window);
     }
     if (parser.isSet(split)) {
-        controller.split();
-        settle(controller, window);
+        studio.splitting.split();
+        settle(studio, window);
     }
-    if (parser.isSet(stage)) controller.setStage(parser.value(stage).toStdString());
-    if (parser.isSet(ownership)) window.showPicture(MainWindow::Picture::Ownership);
-    settle(controller, window);
+    if (parser.isSet(stage)) studio.document.setStage(parser.value(stage).toStdString());
+    if (parser.isSet(ownership)) window.pictures().show(MainWindow::Picture::Ownership);
+    settle(studio, window);
     QWidget& shown = parser.isSet(networks) ? static_cast<QWidget&>(list) : window;
     if (!shown.grab().save(parser.value(picture))) {
         std::fprintf(stderr, "rivlen-desk: the picture \"%s\" cannot be written: check the folder.\n",

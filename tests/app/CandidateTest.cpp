@@ -11,14 +11,12 @@ using namespace rivlen::test;
 namespace {
 
 struct Candidates : Window {
-    const IsolationSettings& isolation() { return controller->reel()->isolation(); }
+    const IsolationSettings& isolation() { return studio->document.reel()->isolation(); }
     void depth(double db) {
-        controller->editReel("Set Depth", [db](Reel& r) { r.isolation().depth = db; });
+        studio->document.editReel("Set Depth", [db](Reel& r) { r.isolation().depth = db; });
     }
     QPushButton* place(int i) { return find<QPushButton>(("candidate" + std::to_string(i)).c_str()); }
-    bool matched(size_t settings) {
-        return controller->currentState()->matched.size() == settings && !controller->busy();
-    }
+    bool matched(size_t settings) { return studio->hearing.match().courses().size() == settings && !studio->busy(); }
     /// A is the plain answer, B lets 6 dB back in.
     void keepTwo() {
         addAndSplit(4);
@@ -34,9 +32,9 @@ struct Candidates : Window {
 
 TEST_F(Candidates, AreKeptAndUsedWithKeysAndButtons) {
     addAndSplit(2);
-    controller->setStage("weigh");
+    studio->document.setStage("weigh");
     QTest::mouseClick(place(0), Qt::LeftButton);  // empty: keeps
-    ASSERT_TRUE(controller->reel()->candidates[0]);
+    ASSERT_TRUE(studio->document.reel()->candidates[0]);
     depth(9);
     EXPECT_FALSE(place(0)->isChecked());
     key(Qt::Key_C, Qt::ShiftModifier);
@@ -51,18 +49,18 @@ TEST_F(Candidates, AreKeptAndUsedWithKeysAndButtons) {
     key(Qt::Key_Z, Qt::ControlModifier);  // switching to and fro is one step
     EXPECT_EQ(isolation().depth, 9);
     key(Qt::Key_Z, Qt::ControlModifier);
-    EXPECT_FALSE(controller->reel()->candidates[2]);
-    EXPECT_TRUE(controller->reel()->candidates[0]);
+    EXPECT_FALSE(studio->document.reel()->candidates[2]);
+    EXPECT_TRUE(studio->document.reel()->candidates[0]);
 }
 
 TEST_F(Candidates, SwitchingIsAtEqualLoudnessAtOnce) {
     keepTwo();
-    const auto gain = [&] { return controller->player().matchGain(Heard::Result); };
+    const auto gain = [&] { return studio->hearing.player().matchGain(Heard::Result); };
     const float b = gain();
     key(Qt::Key_A);
     const float a = gain();  // without waiting for a measurement
     EXPECT_GT(a, b) << "the stronger setting is quieter and must be raised more";
-    const auto& m = controller->currentState()->matched;
+    const auto& m = studio->hearing.match().courses();
     const auto lufs = [&](double depth) {
         for (const auto& [course, loudness] : m)
             if (course.base.depth == depth) return loudness.first;
@@ -76,9 +74,9 @@ TEST_F(Candidates, BlindHidesEverythingAndReportsTheOutcome) {
     key(Qt::Key_O);  // no harm
     const IsolationSettings before = isolation();
     QTest::mouseClick(find<QPushButton>("blind"), Qt::LeftButton);
-    EXPECT_TRUE(controller->blind());
+    EXPECT_TRUE(studio->hearing.blind());
     EXPECT_EQ(find<QLineEdit>("depth_db_value")->text(), "hidden");
-    EXPECT_EQ(window->desk().result(), nullptr);
+    EXPECT_EQ(window->desks().weigh.result(), nullptr);
     EXPECT_TRUE(place(1)->isVisible());
     EXPECT_FALSE(place(2)->isVisible());
     for (int round = 0; round < 3; ++round) {
@@ -88,29 +86,28 @@ TEST_F(Candidates, BlindHidesEverythingAndReportsTheOutcome) {
     }
     EXPECT_EQ(isolation(), before) << "listening is not editing";
     QString said;
-    QObject::connect(controller.get(), &Controller::done, window.get(),
-                     [&](const QString& sentence) { said = sentence; });
+    QObject::connect(&studio->work, &Work::reported, window.get(), [&](const QString& sentence) { said = sentence; });
     QTest::mouseClick(find<QPushButton>("blind"), Qt::LeftButton);
-    EXPECT_FALSE(controller->blind());
+    EXPECT_FALSE(studio->hearing.blind());
     EXPECT_TRUE(said.contains("of 3 rounds")) << said.toStdString();
     EXPECT_EQ(find<QLineEdit>("depth_db_value")->text(), "6.0 dB");
 }
 
 TEST_F(Candidates, AreSavedWithTheirNames) {
     keepTwo();
-    controller->editReel("Name", [](Reel& r) { r.candidates[1]->name = "before the voice chain"; });
-    const auto kept = controller->reel()->candidates;
+    studio->document.editReel("Name", [](Reel& r) { r.candidates[1]->name = "before the voice chain"; });
+    const auto kept = studio->document.reel()->candidates;
     const QString file = QString::fromStdString((folder / "s.rivlen").string());
-    ASSERT_TRUE(controller->saveSession(file));
-    ASSERT_TRUE(controller->openSession(file));
-    EXPECT_EQ(controller->reel()->candidates, kept);
-    controller->setStage("weigh");
+    ASSERT_TRUE(studio->file.save(file));
+    ASSERT_TRUE(studio->file.open(file));
+    EXPECT_EQ(studio->document.reel()->candidates, kept);
+    studio->document.setStage("weigh");
     EXPECT_TRUE(place(1)->text().contains("before the voice chain"));
 }
 
 TEST_F(Candidates, PresetsAreUsed) {
     addAndSplit(2);
-    controller->setStage("weigh");
+    studio->document.setStage("weigh");
     auto* menu = window->findChild<QMenu*>("presetmenu");
     ASSERT_NE(menu, nullptr);
     const auto choose = [&](const char* text) {

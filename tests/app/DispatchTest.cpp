@@ -10,7 +10,7 @@
 #include <fstream>
 
 #include "WindowFixture.h"
-#include "app/views/CourseBar.h"
+#include "app/window/CourseBar.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -40,7 +40,7 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     addAndSplit(3);
     key(Qt::Key_5, Qt::AltModifier);
     EXPECT_EQ(all().size(), 5u) << "the usual ones";
-    EXPECT_TRUE(controller->session().deliverables.empty());
+    EXPECT_TRUE(studio->document.session().deliverables.empty());
     desk().useSet(shippedDeliveries()[0]);
     ASSERT_EQ(all()[0].loudness, -23.0);
     type("loudness", "-20");
@@ -54,19 +54,19 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     EXPECT_EQ(find<QLabel>("filepreview")->text(), "for the lake -20 LUFS.wav");
     type("filename", "{nothing}");
     EXPECT_TRUE(find<QLabel>("filepreview")->text().contains("does not stand for anything"));
-    controller->undo();
+    studio->document.undo();
     pick("holds", 1);
     EXPECT_EQ(all()[0].holds, "music-and-effects");
-    controller->undo();
+    studio->document.undo();
     auto* list = find<QListWidget>("deliverables");
     ASSERT_EQ(list->count(), 5);
     for (int i = 1; i < 4; ++i) list->item(i)->setCheckState(Qt::Unchecked);
     EXPECT_FALSE(all()[1].on);
     const auto before = all();
     const QString file = QString::fromStdString((folder / "s.rivlen").string());
-    ASSERT_TRUE(controller->saveSession(file));
-    ASSERT_TRUE(controller->openSession(file));
-    ASSERT_TRUE(until([&] { return !controller->busy() && controller->currentState()->stems; }));
+    ASSERT_TRUE(studio->file.save(file));
+    ASSERT_TRUE(studio->file.open(file));
+    ASSERT_TRUE(until([&] { return !studio->busy() && studio->reels.current()->stems; }));
     EXPECT_EQ(all(), before);
     const QString out = QString::fromStdString((folder / "out").string());
     desk().dispatch(out, false);
@@ -94,7 +94,7 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     desk().dispatch(out, false);
     EXPECT_FALSE(desk().busy());
     EXPECT_TRUE(find<QLabel>("notice")->text().contains("already there"));
-    controller->editReel("", [](Reel& r) { r.isolation().depth = 12; });
+    studio->document.editReel("", [](Reel& r) { r.isolation().depth = 12; });
     EXPECT_EQ(course->stationState(4), CourseBar::State::InWork) << "it was changed since";
     desk().queue().clearEnded();
     ASSERT_TRUE(until([&] { return queue->topLevelItemCount() == 0; }));
@@ -112,7 +112,7 @@ TEST_F(DispatchStage, TheRecipeSaysWhatItCan) {
     EXPECT_TRUE(find<QLabel>("notice")->text().contains("no span"));
     type("span", "");
     EXPECT_FALSE(all()[0].span);
-    controller->editReel("", [](Reel& r) { r.loop = {1, 2}; });
+    studio->document.editReel("", [](Reel& r) { r.loop = {1, 2}; });
     QTest::mouseClick(find<QPushButton>("spanloop"), Qt::LeftButton);
     EXPECT_EQ(all()[0].span, (std::pair(1.0, 2.0)));
     pick("measured", 1);
@@ -149,7 +149,7 @@ TEST_F(DispatchStage, TheRecipeSaysWhatItCan) {
     EXPECT_EQ(ownDeliverySets()[0].deliverables, before);
     const QString file = QString::fromStdString((folder / "set.json").string());
     desk().writeSet(file);
-    controller->undo();
+    studio->document.undo();
     EXPECT_NE(all(), before);
     desk().readSet(file);
     EXPECT_EQ(all(), before);
@@ -159,10 +159,10 @@ TEST_F(DispatchStage, TheQueueTakesSeveralSessionsWaitsAndGoesOnAfterAnEnd) {
     addAndSplit(3);
     key(Qt::Key_5, Qt::AltModifier);
     const QString file = QString::fromStdString((folder / "other.rivlen").string());
-    ASSERT_TRUE(controller->saveSession(file));
+    ASSERT_TRUE(studio->file.save(file));
     const auto out = [&](const char* name) { return QString::fromStdString((folder / name).string()); };
     desk().queue().setPaused(true);
-    controller->editDeliverables("", [](auto& d) { d.resize(2); });
+    studio->document.editDeliverables("", [](auto& d) { d.resize(2); });
     desk().dispatchSession(file, out("a"));
     desk().queue().setPaused(true);
     desk().dispatch(out("b"), true);
@@ -181,7 +181,7 @@ TEST_F(DispatchStage, TheQueueTakesSeveralSessionsWaitsAndGoesOnAfterAnEnd) {
     find<QTabBar>("dispatchtabs")->setCurrentIndex(1);
     EXPECT_TRUE(find<QLabel>("queuestate")->text().contains("left from last time"))
         << find<QLabel>("queuestate")->text().toStdString();
-    controller->setStage("dispatch");
+    studio->document.setStage("dispatch");
     QTest::mouseClick(find<QPushButton>("queuepause"), Qt::LeftButton);
     ASSERT_TRUE(until([&] { return !desk().busy() && !desk().queue().waiting(); }));
     for (const auto& t : desk().queue().tasks()) EXPECT_EQ(t.state, DeliveryTask::State::Done) << t.error;

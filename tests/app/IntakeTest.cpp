@@ -9,7 +9,7 @@
 #include <QTreeView>
 
 #include "WindowFixture.h"
-#include "app/ConformDialog.h"
+#include "app/intake/ConformDialog.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -19,7 +19,7 @@ namespace {
 struct Intake : Window {
     void bridge() {
         add({demo + "reel-3-bridge.flac"});
-        ASSERT_TRUE(until([&] { return controller->currentState()->diagnosis.has_value(); }));
+        ASSERT_TRUE(until([&] { return studio->reels.current()->diagnosis.has_value(); }));
     }
     void page(int i) { find<QTabBar>("intaketabs")->setCurrentIndex(i); }
     RepairDesk& desk() { return window->desks().repairs; }
@@ -30,7 +30,9 @@ struct Intake : Window {
         return -1;
     }
     bool treated() {
-        return until([&] { return !controller->repairPending(*controller->reel()) && controller->jobs().idle(); });
+        return until([&] {
+            return !studio->reels.repairPending(*studio->document.reel()) && studio->work.idle(Work::Queue::Long);
+        });
     }
     /// Seconds of a few reels with a name each.
     void few(int count) {
@@ -51,30 +53,30 @@ TEST_F(Intake, FindingsAreAcceptedAdjustedAndDismissed) {
     ASSERT_GE(hum, 0);
     list->setCurrentRow(hum);
     find<QPushButton>("acceptFinding")->click();
-    ASSERT_EQ(controller->reel()->treatments.size(), 1u);
-    EXPECT_EQ(controller->reel()->treatments[0].id, "de-hum");
+    ASSERT_EQ(studio->document.reel()->treatments.size(), 1u);
+    EXPECT_EQ(studio->document.reel()->treatments[0].id, "de-hum");
     EXPECT_EQ(desk().verdict((*desk().found())[size_t(hum)]), RepairDesk::Verdict::Accepted);
     EXPECT_FALSE(find<QPushButton>("acceptFinding")->isEnabled());
     const int clicks = rowOf(Fault::Click);
     ASSERT_GE(clicks, 0);
     list->setCurrentRow(clicks);
     find<QPushButton>("dismissFinding")->click();
-    EXPECT_EQ(controller->reel()->dismissed.size(), 1u);
-    EXPECT_TRUE(controller->findings(*controller->reel()).size() + 1 ==
-                controller->currentState()->diagnosis->findings.size());
+    EXPECT_EQ(studio->document.reel()->dismissed.size(), 1u);
+    EXPECT_TRUE(studio->reels.findings(*studio->document.reel()).size() + 1 ==
+                studio->reels.write(studio->document.reel()->id).diagnosis->findings.size());
     for (int i = 0; i < list->count(); ++i) {  // the other clicks too
         list->setCurrentRow(i);
         const Finding f = (*desk().found())[size_t(i)];
         if (f.kind == Fault::Click && desk().verdict(f) != RepairDesk::Verdict::Dismissed)
             find<QPushButton>("dismissFinding")->click();
     }
-    const size_t dismissed = controller->reel()->dismissed.size();
+    const size_t dismissed = studio->document.reel()->dismissed.size();
     find<QPushButton>("acceptAllFindings")->click();
-    for (const auto& t : controller->reel()->treatments)
+    for (const auto& t : studio->document.reel()->treatments)
         EXPECT_NE(t.id, "de-click") << "what is dismissed is not treated";
     list->setCurrentRow(clicks);
     find<QPushButton>("dismissFinding")->click();
-    EXPECT_EQ(controller->reel()->dismissed.size(), dismissed - 1) << "taken back";
+    EXPECT_EQ(studio->document.reel()->dismissed.size(), dismissed - 1) << "taken back";
     list->setCurrentRow(hum);
     find<QPushButton>("adjustFinding")->click();
     EXPECT_EQ(find<QTabBar>("intaketabs")->currentIndex(), 2);
@@ -84,21 +86,22 @@ TEST_F(Intake, FindingsAreAcceptedAdjustedAndDismissed) {
 
 TEST_F(Intake, WhatAReelHoldsDecidesWhatIsProposed) {
     bridge();
-    controller->currentState()->diagnosis->findings.push_back({Fault::Sibilance, 0, 24, -1, 6, 0.8, 6, 0, 0, {}});
+    studio->reels.write(studio->document.reel()->id)
+        .diagnosis->findings.push_back({Fault::Sibilance, 0, 24, -1, 6, 0.8, 6, 0, 0, {}});
     page(1);
     auto* content = find<QComboBox>("content");
     content->setCurrentIndex(2);
     emit content->activated(2);
-    EXPECT_EQ(controller->reel()->content, "music");
-    EXPECT_EQ(controller->content(*controller->reel()), Content::Music);
+    EXPECT_EQ(studio->document.reel()->content, "music");
+    EXPECT_EQ(studio->reels.content(*studio->document.reel()), Content::Music);
     EXPECT_EQ(rowOf(Fault::Sibilance), -1) << "a cymbal is no sharp s";
     find<QPushButton>("acceptAllFindings")->click();
-    for (const auto& t : controller->reel()->treatments) EXPECT_FALSE(findTreatment(t.id).forVoice) << t.id;
+    for (const auto& t : studio->document.reel()->treatments) EXPECT_FALSE(findTreatment(t.id).forVoice) << t.id;
     content->setCurrentIndex(1);
     emit content->activated(1);
     EXPECT_GE(rowOf(Fault::Sibilance), 0);
     find<QPushButton>("acceptAllFindings")->click();
-    EXPECT_EQ(controller->reel()->treatments.back().id, "de-ess");
+    EXPECT_EQ(studio->document.reel()->treatments.back().id, "de-ess");
 }
 
 TEST_F(Intake, TreatmentsWorkAreHeardAndKeepTheirAmountWhenOff) {
@@ -112,16 +115,16 @@ TEST_F(Intake, TreatmentsWorkAreHeardAndKeepTheirAmountWhenOff) {
     ASSERT_TRUE(until([&] { return desk().effect(0) && desk().effect(0)->whole; }));
     for (size_t i = 0; i < desk().chain().size(); ++i) EXPECT_TRUE(desk().effect(i)->any()) << desk().chain()[i].id;
     EXPECT_TRUE(find<QLabel>("effect_de-hum")->text().contains("takes away"));
-    EXPECT_NE(controller->splitFile(*controller->reel()), controller->reel()->source);
-    EXPECT_TRUE(controller->currentState()->repairedLevels) << "the picture shows what is heard";
+    EXPECT_NE(studio->reels.splitFile(*studio->document.reel()), studio->document.reel()->source);
+    EXPECT_TRUE(studio->reels.current()->repairedLevels) << "the picture shows what is heard";
     // As recorded against treated, with the keyboard, equally loud.
-    ASSERT_TRUE(until([&] { return controller->player().matchGain(Heard::Recorded) != 1.0f; }));
-    EXPECT_NEAR(controller->player().matchGain(Heard::Recorded), 1, 0.7);
+    ASSERT_TRUE(until([&] { return studio->hearing.player().matchGain(Heard::Recorded) != 1.0f; }));
+    EXPECT_NEAR(studio->hearing.player().matchGain(Heard::Recorded), 1, 0.7);
     window->setFocus();
     key(Qt::Key_7);
-    EXPECT_EQ(controller->player().heard(), Heard::Recorded);
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Recorded);
     key(Qt::Key_8);
-    EXPECT_EQ(controller->player().heard(), Heard::Removed);
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Removed);
     // Switched off it keeps its amount.
     auto* slider = find<QSlider>("treat_de-click");
     slider->setFocus();
@@ -144,10 +147,10 @@ TEST_F(Intake, TreatmentsWorkAreHeardAndKeepTheirAmountWhenOff) {
     QTest::keyClick(value, Qt::Key_Return);
     EXPECT_TRUE(window->workLine().noticeText().contains("0 to 100 %"));
     // Undo brings back what was there.
-    while (controller->history().canUndo() && !desk().chain().empty()) controller->undo();
+    while (studio->document.history().canUndo() && !desk().chain().empty()) studio->document.undo();
     EXPECT_TRUE(desk().chain().empty());
-    EXPECT_EQ(controller->splitFile(*controller->reel()), controller->reel()->source);
-    EXPECT_EQ(controller->player().heard(), Heard::Source) << "there is nothing removed to be heard";
+    EXPECT_EQ(studio->reels.splitFile(*studio->document.reel()), studio->document.reel()->source);
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Source) << "there is nothing removed to be heard";
 }
 
 TEST_F(Intake, WhatOneTreatmentRemovesIsLooped) {
@@ -156,12 +159,12 @@ TEST_F(Intake, WhatOneTreatmentRemovesIsLooped) {
     desk().accept((*desk().found())[size_t(rowOf(Fault::Hum))]);
     page(2);
     find<QPushButton>("hearRemoved")->click();
-    ASSERT_TRUE(
-        until([&] { return controller->player().heard() == Heard::Removed && controller->player().playing(); }));
-    EXPECT_TRUE(controller->loop());
-    EXPECT_FALSE(controller->reel()->loop) << "listening is not editing";
-    ASSERT_TRUE(until([&] { return controller->player().takePeaks().first > 1e-4f; })) << "the hum is heard";
-    controller->player().stop();
+    ASSERT_TRUE(until(
+        [&] { return studio->hearing.player().heard() == Heard::Removed && studio->hearing.player().playing(); }));
+    EXPECT_TRUE(studio->hearing.loop());
+    EXPECT_FALSE(studio->document.reel()->loop) << "listening is not editing";
+    ASSERT_TRUE(until([&] { return studio->hearing.player().takePeaks().first > 1e-4f; })) << "the hum is heard";
+    studio->hearing.player().stop();
 }
 
 TEST_F(Intake, OrderAndPlaceCanBeChanged) {
@@ -186,22 +189,22 @@ TEST_F(Intake, OrderAndPlaceCanBeChanged) {
 
 TEST_F(Intake, ASplitWaitsForTheTreatmentsAndStemsAreTreatedAfterIt) {
     add({QString::fromStdString(clip("clip.wav", 4).string())});
-    ASSERT_TRUE(until([&] { return controller->currentState()->diagnosis.has_value(); }));
-    controller->editReel("", [](Reel& r) {
+    ASSERT_TRUE(until([&] { return studio->reels.current()->diagnosis.has_value(); }));
+    studio->document.editReel("", [](Reel& r) {
         r.quality = "quick", r.treatments = parseTreatments("de-rumble=150,de-ess=6");
     });
-    ASSERT_TRUE(controller->repairPending(*controller->reel()));
-    controller->split();
+    ASSERT_TRUE(studio->reels.repairPending(*studio->document.reel()));
+    studio->splitting.split();
     ASSERT_TRUE(until([&] {
-        return controller->currentState()->stems && controller->currentState()->stems->finished() &&
-               !controller->currentState()->splitting;
+        return studio->reels.current()->stems && studio->reels.current()->stems->finished() &&
+               !studio->reels.current()->splitting;
     }));
-    const fs::path treatedFile = controller->splitFile(*controller->reel());
-    EXPECT_NE(treatedFile, controller->reel()->source);
+    const fs::path treatedFile = studio->reels.splitFile(*studio->document.reel());
+    EXPECT_NE(treatedFile, studio->document.reel()->source);
     const auto sumOf = [&] {
-        const ReelState& s = *controller->currentState();
+        const ReelFacts& s = *studio->reels.current();
         auto readers = s.stems->openAll();
-        MediaReader work(controller->workFile(*controller->reel()));
+        MediaReader work(studio->reels.workFile(*studio->document.reel()));
         const StemBlock all = readers.read(work, 0, work.frames());
         AudioBuffer sum(2, work.frames());
         for (const auto& stem : all.stems)
@@ -210,18 +213,18 @@ TEST_F(Intake, ASplitWaitsForTheTreatmentsAndStemsAreTreatedAfterIt) {
     };
     EXPECT_LT(sumOf(), -120) << "the stems sum to the treated recording";
     // One of them moves to the dialogue: the recording is split without it, then the stem is treated.
-    controller->editReel("", [](Reel& r) { r.treatments[1].place = "dialogue"; });
-    EXPECT_FALSE(controller->currentState()->stems) << "stems of another chain are none of this one's";
+    studio->document.editReel("", [](Reel& r) { r.treatments[1].place = "dialogue"; });
+    EXPECT_FALSE(studio->reels.current()->stems) << "stems of another chain are none of this one's";
     ASSERT_TRUE(treated());
-    controller->split();
-    ASSERT_TRUE(until([&] { return controller->currentState()->repairedStems.has_value(); }));
+    studio->splitting.split();
+    ASSERT_TRUE(until([&] { return studio->reels.current()->repairedStems.has_value(); }));
     EXPECT_LT(sumOf(), -120) << "still";
-    EXPECT_NE(controller->workFile(*controller->reel()), controller->splitFile(*controller->reel()));
+    EXPECT_NE(studio->reels.workFile(*studio->document.reel()), studio->reels.splitFile(*studio->document.reel()));
 }
 
 TEST_F(Intake, TheSessionKeepsTreatmentsAndWhatWasSaid) {
     bridge();
-    controller->editReel("", [](Reel& r) {
+    studio->document.editReel("", [](Reel& r) {
         r.treatments = parseTreatments("de-hum=80,de-ess=3");
         r.treatments[0].on = false;
         r.treatments[1].place = "dialogue";
@@ -230,10 +233,10 @@ TEST_F(Intake, TheSessionKeepsTreatmentsAndWhatWasSaid) {
         r.group = "Bridge";
         r.note = "the shout";
     });
-    const Reel before = *controller->reel();
-    ASSERT_TRUE(controller->saveSession(QString::fromStdString((folder / "s.rivlen").string())));
-    ASSERT_TRUE(controller->openSession(QString::fromStdString((folder / "s.rivlen").string())));
-    EXPECT_EQ(*controller->reel(), before);
+    const Reel before = *studio->document.reel();
+    ASSERT_TRUE(studio->file.save(QString::fromStdString((folder / "s.rivlen").string())));
+    ASSERT_TRUE(studio->file.open(QString::fromStdString((folder / "s.rivlen").string())));
+    EXPECT_EQ(*studio->document.reel(), before);
 }
 
 TEST_F(Intake, ReelsAreSearchedSortedGroupedRenamedAndRemoved) {
@@ -244,18 +247,18 @@ TEST_F(Intake, ReelsAreSearchedSortedGroupedRenamedAndRemoved) {
     search->setText("take 2");
     EXPECT_EQ(list->model()->rowCount(), 1);
     list->setCurrentIndex(list->model()->index(0, 0));
-    EXPECT_EQ(controller->reel()->name, "take 2");
+    EXPECT_EQ(studio->document.reel()->name, "take 2");
     search->clear();
     auto* group = find<QLineEdit>("group");
     group->setFocus();
     QTest::keyClicks(group, "Deck");
     QTest::keyClick(group, Qt::Key_Return);
-    EXPECT_EQ(controller->reel()->group, "Deck");
+    EXPECT_EQ(studio->document.reel()->group, "Deck");
     search->setText("deck");
     EXPECT_EQ(list->model()->rowCount(), 1) << "groups are searched too";
     search->clear();
     list->model()->setData(list->model()->index(0, ReelsModel::Name), "First");
-    EXPECT_EQ(controller->session().reels[0].name, "First");
+    EXPECT_EQ(studio->document.session().reels[0].name, "First");
     find<QComboBox>("sortReels")->setCurrentIndex(3);
     EXPECT_EQ(list->model()->index(0, 0).data().toString(), "First") << "it is the shortest";
     window->setFocus();
@@ -266,35 +269,36 @@ TEST_F(Intake, ReelsAreSearchedSortedGroupedRenamedAndRemoved) {
     EXPECT_TRUE(find<QLabel>("reelCount")->text().contains("4 selected"));
     find<QLineEdit>("groupMany")->setText("All");
     find<QPushButton>("setGroup")->click();
-    for (const Reel& r : controller->session().reels) EXPECT_EQ(r.group, "All");
-    controller->undo();
-    EXPECT_EQ(controller->session().reels[1].group, "") << "one step for all";
+    for (const Reel& r : studio->document.session().reels) EXPECT_EQ(r.group, "All");
+    studio->document.undo();
+    EXPECT_EQ(studio->document.session().reels[1].group, "") << "one step for all";
     table->selectAll();
     find<QPushButton>("removeMany")->click();
-    EXPECT_TRUE(controller->session().reels.empty());
-    controller->undo();
-    EXPECT_EQ(controller->session().reels.size(), 4u);
+    EXPECT_TRUE(studio->document.session().reels.empty());
+    studio->document.undo();
+    EXPECT_EQ(studio->document.session().reels.size(), 4u);
 }
 
 TEST_F(Intake, FaultsOfManyReelsAreTreatedInOneGo) {
     add({demo + "reel-3-bridge.flac", demo + "reel-1-deck.flac"});
     ASSERT_TRUE(until([&] {
-        for (const Reel& r : controller->session().reels)
-            if (!controller->state(r.id).diagnosis) return false;
+        for (const Reel& r : studio->document.session().reels)
+            if (!studio->reels.of(r.id).diagnosis) return false;
         return true;
     }));
     key(Qt::Key_Y);
     auto* table = find<QTableView>("reelTableView");
     table->selectAll();
     find<QPushButton>("acceptMany")->click();
-    const auto bridgeReel = std::find_if(controller->session().reels.begin(), controller->session().reels.end(),
-                                         [](const Reel& r) { return r.name == "reel-3-bridge"; });
+    const auto bridgeReel =
+        std::find_if(studio->document.session().reels.begin(), studio->document.session().reels.end(),
+                     [](const Reel& r) { return r.name == "reel-3-bridge"; });
     EXPECT_GE(bridgeReel->treatments.size(), 2u);
-    ASSERT_TRUE(until([&] { return !controller->repairPending(*bridgeReel); }));
-    ASSERT_TRUE(until([&] { return controller->state(bridgeReel->id).repaired.has_value(); }));
-    EXPECT_TRUE(ReelsModel::treatmentLines(*bridgeReel, controller->state(bridgeReel->id)).contains("took away"));
-    controller->undo();
-    for (const Reel& r : controller->session().reels) EXPECT_TRUE(r.treatments.empty());
+    ASSERT_TRUE(until([&] { return !studio->reels.repairPending(*bridgeReel); }));
+    ASSERT_TRUE(until([&] { return studio->reels.of(bridgeReel->id).repaired.has_value(); }));
+    EXPECT_TRUE(ReelsModel::treatmentLines(*bridgeReel, studio->reels.of(bridgeReel->id)).contains("took away"));
+    studio->document.undo();
+    for (const Reel& r : studio->document.session().reels) EXPECT_TRUE(r.treatments.empty());
 }
 
 TEST_F(Intake, AFolderComesInAsOneStepWithItsGroups) {
@@ -309,12 +313,13 @@ TEST_F(Intake, AFolderComesInAsOneStepWithItsGroups) {
         FILE* f = fopen((folder / "shoot" / "broken.wav").c_str(), "w");
         fputs("no recording", f), fclose(f);
     }
-    controller->addFiles({QString::fromStdString((folder / "shoot").string())});
-    ASSERT_TRUE(until([&] { return controller->session().reels.size() == 2 && controller->reading().idle(); }));
-    EXPECT_EQ(controller->session().reels[1].group, "day 1");
+    studio->reader.addFiles({QString::fromStdString((folder / "shoot").string())});
+    ASSERT_TRUE(
+        until([&] { return studio->document.session().reels.size() == 2 && studio->work.idle(Work::Queue::Reading); }));
+    EXPECT_EQ(studio->document.session().reels[1].group, "day 1");
     EXPECT_TRUE(window->workLine().noticeText().contains("broken.wav"));
-    controller->undo();
-    EXPECT_TRUE(controller->session().reels.empty());
+    studio->document.undo();
+    EXPECT_TRUE(studio->document.session().reels.empty());
 }
 
 TEST_F(Intake, FiveHundredReelsStayFluid) {
@@ -327,8 +332,8 @@ TEST_F(Intake, FiveHundredReelsStayFluid) {
     }
     many.current = many.reels[0].id;
     saveSession(many, folder / "many.rivlen");
-    ASSERT_TRUE(controller->openSession(QString::fromStdString((folder / "many.rivlen").string())));
-    ASSERT_TRUE(until([&] { return !controller->busy(); }));
+    ASSERT_TRUE(studio->file.open(QString::fromStdString((folder / "many.rivlen").string())));
+    ASSERT_TRUE(until([&] { return !studio->busy(); }));
     key(Qt::Key_Y);
     find<QLineEdit>("searchTable")->setText("take 499");
     EXPECT_EQ(find<QTableView>("reelTableView")->model()->rowCount(), 1);
@@ -336,13 +341,13 @@ TEST_F(Intake, FiveHundredReelsStayFluid) {
     auto* table = find<QTableView>("reelTableView");
     table->sortByColumn(ReelsModel::Name, Qt::AscendingOrder);
     EXPECT_EQ(table->model()->index(9, 0).data().toString(), "take 009");
-    controller->editReels("", {controller->session().reels[10].id}, [](Reel& r) { r.name = "take 9"; });
+    studio->document.editReels("", {studio->document.session().reels[10].id}, [](Reel& r) { r.name = "take 9"; });
     ASSERT_TRUE(until([&] {
         return table->model()->index(9, 0).data().toString() == "take 9" ||
                table->model()->index(10, 0).data().toString() == "take 9";
     })) << "by its number, not by its digits";
     find<QTreeView>("reels")->setCurrentIndex(find<QTreeView>("reels")->model()->index(499, 0));
-    EXPECT_EQ(controller->reel()->name, "take 499");
+    EXPECT_EQ(studio->document.reel()->name, "take 499");
 }
 
 TEST_F(Intake, ANewerVersionIsLaidInAndSettingsFollow) {
@@ -351,34 +356,34 @@ TEST_F(Intake, ANewerVersionIsLaidInAndSettingsFollow) {
     writeWav(folder / "old.wav", x, 48000);
     writeWav(folder / "new.wav", x.slice(48000 * 3 + 100, x.frames() - 48000 * 3 - 100), 48000);
     add({QString::fromStdString((folder / "old.wav").string())});
-    controller->editReel("", [](Reel& r) {
+    studio->document.editReel("", [](Reel& r) {
         IsolationSettings s;
         s.depth = 9;
         placeRegion(r.course(), {"talk", 8, 12, 0.1, s});
         r.loop = std::pair(8.0, 10.0);
     });
-    openConformDialog(*controller, controller->reel()->id, QString::fromStdString((folder / "new.wav").string()),
-                      window.get());
+    openConformDialog(studio->document, studio->work, studio->document.reel()->id,
+                      QString::fromStdString((folder / "new.wav").string()), window.get());
     auto* lay = find<QPushButton>("conformLay");
     ASSERT_TRUE(until([&] { return lay->isEnabled(); }));
     EXPECT_TRUE(find<QLabel>("conformText")->text().contains("100 %"));
     EXPECT_EQ(find<QTableWidget>("stretches")->rowCount(), 1);
     lay->click();
-    EXPECT_EQ(controller->reel()->source.filename(), "new.wav");
-    ASSERT_EQ(controller->reel()->course().regions.size(), 1u);
-    EXPECT_NEAR(controller->reel()->course().regions[0].from, 8 - 3 - 100 / 48000.0, 1e-3);
-    EXPECT_NEAR(controller->reel()->loop->first, 5, 0.01);
-    controller->undo();
-    EXPECT_EQ(controller->reel()->source.filename(), "old.wav");
-    EXPECT_DOUBLE_EQ(controller->reel()->course().regions[0].from, 8);
+    EXPECT_EQ(studio->document.reel()->source.filename(), "new.wav");
+    ASSERT_EQ(studio->document.reel()->course().regions.size(), 1u);
+    EXPECT_NEAR(studio->document.reel()->course().regions[0].from, 8 - 3 - 100 / 48000.0, 1e-3);
+    EXPECT_NEAR(studio->document.reel()->loop->first, 5, 0.01);
+    studio->document.undo();
+    EXPECT_EQ(studio->document.reel()->source.filename(), "old.wav");
+    EXPECT_DOUBLE_EQ(studio->document.reel()->course().regions[0].from, 8);
 }
 
 TEST_F(Intake, ThePictureShowsTheFrameOfThePlayheadAndStepsByFrames) {
     add({demo + "deck-video.mp4"});
     PictureDock& dock = window->pictureDock();
     ASSERT_TRUE(until([&] { return dock.isVisible() && !dock.shown().image.isNull(); }));
-    EXPECT_TRUE(window->strip().isVisible());
-    controller->player().locate(48000 * 2 + 10);
+    EXPECT_TRUE(window->pictures().strip().isVisible());
+    studio->hearing.player().locate(48000 * 2 + 10);
     ASSERT_TRUE(until([&] { return dock.shown().number == 50; }));
     EXPECT_EQ(find<QLabel>("pictureTime")->text(), "10:00:02:00");
     key(Qt::Key_Right, Qt::ControlModifier);
@@ -391,16 +396,16 @@ TEST_F(Intake, ThePictureShowsTheFrameOfThePlayheadAndStepsByFrames) {
     int shown = 0;
     double early = 0;
     QObject::connect(&dock, &PictureDock::frameShown, &dock, [&] {
-        early = std::max(early, dock.shown().from - double(controller->player().position()) / 48000);
+        early = std::max(early, dock.shown().from - double(studio->hearing.player().position()) / 48000);
         ++shown;
     });
-    controller->togglePlay();
+    studio->hearing.togglePlay();
     EXPECT_TRUE(until([&] { return shown > 5; }));
-    controller->togglePlay();
+    studio->hearing.togglePlay();
     EXPECT_LT(early, 1e-3);
-    ASSERT_TRUE(until([&] { return !controller->player().playing(); }));  // the fade at the end of playing
+    ASSERT_TRUE(until([&] { return !studio->hearing.player().playing(); }));  // the fade at the end of playing
     ASSERT_TRUE(until([&] {
-        const double now = double(controller->player().position()) / 48000;
+        const double now = double(studio->hearing.player().position()) / 48000;
         return dock.shown().from <= now + 1e-4 && dock.shown().to > now - 1e-4;
     }));
     key(Qt::Key_F);
@@ -410,5 +415,5 @@ TEST_F(Intake, ThePictureShowsTheFrameOfThePlayheadAndStepsByFrames) {
     // A reel without a picture has none.
     add({QString::fromStdString(clip("plain.wav", 1).string())});
     EXPECT_FALSE(dock.isVisible());
-    EXPECT_FALSE(window->strip().isVisible());
+    EXPECT_FALSE(window->pictures().strip().isVisible());
 }

@@ -5,8 +5,8 @@
 #include <QPushButton>
 
 #include "WindowFixture.h"
-#include "app/NetworksDialog.h"
-#include "app/views/ConfidenceView.h"
+#include "app/split/ConfidenceView.h"
+#include "app/split/NetworksDialog.h"
 #include "core/separation/NetworkLibrary.h"
 
 using namespace rivlen;
@@ -25,7 +25,7 @@ QString statedGain() {
 
 struct Networks : Window {
     NetworksDialog* openDialog() {
-        controller->setStage("split");
+        studio->document.setStage("split");
         QTest::mouseClick(find<QPushButton>("openNetworks"), Qt::LeftButton);
         NetworksDialog* dialog = nullptr;
         EXPECT_TRUE(
@@ -75,9 +75,9 @@ TEST_F(Networks, ABadOneIsRefusedWithASentence) {
 
 TEST_F(Networks, ASplitTellsItsResidualAndConfidence) {
     addAndSplit(3);
-    controller->setStage("split");
-    ASSERT_TRUE(controller->currentState()->stems->residualDb().has_value());
-    EXPECT_LT(*controller->currentState()->stems->residualDb(), -120);
+    studio->document.setStage("split");
+    ASSERT_TRUE(studio->reels.current()->stems->residualDb().has_value());
+    EXPECT_LT(*studio->reels.current()->stems->residualDb(), -120);
     EXPECT_TRUE(until([this] {  // the panel hears of the end a moment after the last stem is written
         bool told = false;
         for (const QLabel* label : window->findChildren<QLabel*>())
@@ -87,12 +87,12 @@ TEST_F(Networks, ASplitTellsItsResidualAndConfidence) {
     }));
     auto* lane = find<ConfidenceView>("confidence");
     EXPECT_TRUE(lane->isVisible());
-    controller->setStage("weigh");
+    studio->document.setStage("weigh");
     EXPECT_FALSE(lane->isVisible());
 }
 
 TEST_F(Networks, QualityIsGivenInPlainWords) {
     add({demo + "reel-3-bridge.flac"});
-    controller->setStage("split");
+    studio->document.setStage("split");
     EXPECT_TRUE(find<QLabel>("qualityInWords")->text().contains(statedGain() + " dB cleaner"));
 }

@@ -9,8 +9,8 @@
 #include <QTabBar>
 
 #include "WindowFixture.h"
-#include "app/ReplaceMusicDialog.h"
-#include "app/views/ChainCurve.h"
+#include "app/rebuild/ChainCurve.h"
+#include "app/rebuild/ReplaceMusicDialog.h"
 #include "core/loudness/Loudness.h"
 
 using namespace rivlen;
@@ -20,10 +20,10 @@ namespace {
 
 struct RebuildStage : Window {
     RebuildDesk& desk() { return window->desks().rebuild; }
-    LanesView& lanes() { return window->lanes(); }
+    LanesView& lanes() { return window->pictures().lanes(); }
     const Rebuild& rebuild() { return desk().rebuild(); }
     const Lane& lane(size_t i) { return *rebuild().lanes[i]; }
-    bool settled() { return !desk().busy() && !controller->busy(); }
+    bool settled() { return !desk().busy() && !studio->busy(); }
 
     void begin(double seconds = 5) {
         addAndSplit(seconds);
@@ -34,11 +34,11 @@ struct RebuildStage : Window {
     void page(int i) { find<QTabBar>("rebuildtabs")->setCurrentIndex(i); }
     void press(const char* name) { QTest::mouseClick(find<QPushButton>(name), Qt::LeftButton); }
     void loop(double from, double to) {
-        controller->editReel("Set loop", [&](Reel& r) { r.loop = {from, to}; });
+        studio->document.editReel("Set loop", [&](Reel& r) { r.loop = {from, to}; });
     }
-    void locate(double second) { controller->player().locate(int64_t(second * 48000)); }
+    void locate(double second) { studio->hearing.player().locate(int64_t(second * 48000)); }
     QPoint at(double second, double y) {
-        return {int(std::lround(window->axis().xAt(second, lanes().width()))), int(y)};
+        return {int(std::lround(window->pictures().axis().xAt(second, lanes().width()))), int(y)};
     }
     void drag(QPoint from, QPoint to, Qt::KeyboardModifiers keys = {}) {
         QTest::mousePress(&lanes(), Qt::LeftButton, keys, from);
@@ -66,17 +66,16 @@ struct RebuildStage : Window {
 
 TEST_F(RebuildStage, SilentLanesOfferToSplitAtOnce) {
     add({QString::fromStdString(clip("clip.wav", 3).string())});
-    controller->editReel("", [](Reel& r) { r.quality = "quick"; });
+    studio->document.editReel("", [](Reel& r) { r.quality = "quick"; });
     key(Qt::Key_4, Qt::AltModifier);
     auto* offer = lanes().findChild<QPushButton*>("splitnow");
     ASSERT_NE(offer, nullptr);
-    ASSERT_TRUE(until([&] { return offer->isVisible() && controller->currentState()->info; }));
+    ASSERT_TRUE(until([&] { return offer->isVisible() && studio->reels.current()->info; }));
     EXPECT_TRUE(lanes().rect().contains(offer->geometry())) << "nothing of it is cut off";
     for (const auto& l : rebuild().lanes)
         EXPECT_LE(lanes().captionRect(l->id).top(), offer->y()) << "it covers no lane: " << l->name;
     press("splitnow");
-    ASSERT_TRUE(
-        until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
+    ASSERT_TRUE(until([&] { return studio->reels.current()->stems && studio->reels.current()->stems->finished(); }));
     EXPECT_FALSE(offer->isVisible());
 }
 
@@ -84,12 +83,12 @@ TEST_F(RebuildStage, BeginsAsTheRecordingItself) {
     begin();
     EXPECT_EQ(rebuild().lanes.size(), 4u);
     EXPECT_FALSE(desk().begun()) << "nothing is part of the document before something was done";
-    EXPECT_EQ(controller->player().heard(), Heard::Mix) << "at Rebuild the mix is heard";
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Mix) << "at Rebuild the mix is heard";
     MediaReader source(folder / "clip.wav");
     const AudioBuffer mix = written("mix.wav");
     EXPECT_LT(differenceDb(mix, source.read(0, source.frames())), -120);
     key(Qt::Key_3, Qt::AltModifier);
-    EXPECT_EQ(controller->player().heard(), Heard::Result);
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Result);
 }
 
 TEST_F(RebuildStage, ClipsAreCutMovedTrimmedAndFadedByMouseAndKeyboard) {
@@ -214,9 +213,9 @@ TEST_F(RebuildStage, LevelsGroupsCurvesAndMetersWork) {
     EXPECT_TRUE(lane(1).strip.automation.empty());
     // While it plays the lanes and the loudness are metered.
     loop(1, 4);
-    controller->togglePlay();
+    studio->hearing.togglePlay();
     ASSERT_TRUE(until([&] { return std::isfinite(window->desks().meters.momentary()); }));
-    controller->togglePlay();
+    studio->hearing.togglePlay();
     EXPECT_GT(window->desks().meters.truePeak(), -60);
     key(Qt::Key_G);
     EXPECT_TRUE(window->findChild<QWidget*>("meterwindow")->isVisible());
@@ -295,14 +294,14 @@ TEST_F(RebuildStage, TheMusicIsReplacedInOneStep) {
         meter.add(x.slice(int64_t(1.2 * 48000), 3 * 48000));
         return meter.integrated();
     };
-    const auto old = controller->currentState()->stems->open(1);
+    const auto old = studio->reels.current()->stems->open(1);
     desk().edit("alone", [&](Rebuild& r) {
         for (auto& l : r.lanes) l.edit().strip.mute = l->name != "New music";
         r.lanes[2].edit().duck.on = false;
     });
     EXPECT_NEAR(loudness(written("new.wav")), loudness(old->read(0, old->frames())), 1.0);
-    controller->undo();
-    controller->undo();
+    studio->document.undo();
+    studio->document.undo();
     EXPECT_EQ(rebuild().lanes.size(), 4u);
 }
 
@@ -318,7 +317,7 @@ TEST_F(RebuildStage, HolesAreFilledAndSilencesFoundAndShortened) {
     EXPECT_EQ(rebuild().tones.size(), 1u);
     EXPECT_NEAR(lane(0).clips[1].at, 2, 1e-6);
     EXPECT_NEAR(lane(0).clips[1].length, 0.6, 1e-6);
-    controller->undo();
+    studio->document.undo();
     find<QDoubleSpinBox>("silenceseconds")->setValue(0.4);
     press("findsilences");
     ASSERT_TRUE(until([&] { return settled() && !desk().silences().empty(); }));
@@ -333,12 +332,12 @@ TEST_F(RebuildStage, AreasOfTheOwnershipPictureChangeOwner) {
     begin(3);
     page(5);
     find<QCheckBox>("mend")->setChecked(true);
-    EXPECT_EQ(window->picture(), MainWindow::Picture::Ownership);
+    EXPECT_EQ(window->pictures().shown(), MainWindow::Picture::Ownership);
     find<QComboBox>("mendstem")->setCurrentIndex(1);
-    auto& picture = window->ownership();
+    auto& picture = window->pictures().ownership();
     ASSERT_TRUE(until([&] { return !picture.busy(); }));
     const auto place = [&](double second, double hz) {
-        return QPoint(int(window->axis().xAt(second, picture.width())), int(picture.yAtFrequency(hz)));
+        return QPoint(int(window->pictures().axis().xAt(second, picture.width())), int(picture.yAtFrequency(hz)));
     };
     QTest::mousePress(&picture, Qt::LeftButton, {}, place(1, 2000));
     QTest::mouseMove(&picture, place(1.5, 1000));
@@ -346,20 +345,20 @@ TEST_F(RebuildStage, AreasOfTheOwnershipPictureChangeOwner) {
     QTest::mouseRelease(&picture, Qt::LeftButton, {}, place(2, 200));
     ASSERT_EQ(rebuild().mends.size(), 1u);
     EXPECT_NEAR(rebuild().mends[0].area.points[0].second, 2000, 60);
-    ASSERT_TRUE(until([&] { return settled() && controller->currentState()->stems->patches(); }));
+    ASSERT_TRUE(until([&] { return settled() && studio->reels.current()->stems->patches(); }));
     MediaReader source(folder / "clip.wav");
     const AudioBuffer mix = written("mix.wav");
     EXPECT_LT(differenceDb(mix, source.read(0, source.frames())), -115) << "what changes owner is conserved";
-    const auto music = controller->currentState()->stems->open(1);
-    const auto plain = StemStore::openFinished(controller->currentState()->stems->folder())->open(1);
+    const auto music = studio->reels.current()->stems->open(1);
+    const auto plain = StemStore::openFinished(studio->reels.current()->stems->folder())->open(1);
     EXPECT_LT(levelDb(music->read(60000, 24000)), levelDb(plain->read(60000, 24000)) - 1);
     auto* list = find<QListWidget>("mends");
     ASSERT_EQ(list->count(), 1);
     list->item(0)->setCheckState(Qt::Unchecked);
     EXPECT_FALSE(rebuild().mends[0].on);
-    controller->undo();
-    controller->undo();
-    ASSERT_TRUE(until([&] { return settled() && !controller->currentState()->stems->patches(); }));
+    studio->document.undo();
+    studio->document.undo();
+    ASSERT_TRUE(until([&] { return settled() && !studio->reels.current()->stems->patches(); }));
 }
 
 TEST_F(RebuildStage, AWholeSceneIsRebuiltSavedAndComesBack) {
@@ -376,9 +375,9 @@ TEST_F(RebuildStage, AWholeSceneIsRebuiltSavedAndComesBack) {
     const AudioBuffer before = written("before.wav");
     const QString file = QString::fromStdString((folder / "s.rivlen").string());
     const Rebuild kept = rebuild();
-    ASSERT_TRUE(controller->saveSession(file));
-    ASSERT_TRUE(controller->openSession(file));
-    ASSERT_TRUE(until([&] { return settled() && desk().begun() && controller->currentState()->stems; }));
+    ASSERT_TRUE(studio->file.save(file));
+    ASSERT_TRUE(studio->file.open(file));
+    ASSERT_TRUE(until([&] { return settled() && desk().begun() && studio->reels.current()->stems; }));
     EXPECT_EQ(rebuild(), kept);
     const AudioBuffer after = written("after.wav");
     EXPECT_EQ(differenceDb(before, after), kSilenceDb) << "to the bit";

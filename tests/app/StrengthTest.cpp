@@ -8,8 +8,8 @@
 #include <QTabBar>
 
 #include "WindowFixture.h"
-#include "app/GiveStrengthDialog.h"
-#include "app/views/BandBiasCurve.h"
+#include "app/weigh/BandBiasCurve.h"
+#include "app/weigh/GiveStrengthDialog.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -21,57 +21,59 @@ struct Strength : Window {
         addAndSplit(seconds);
         key(Qt::Key_3, Qt::AltModifier);
     }
-    const Reel& reel() { return *controller->reel(); }
+    const Reel& reel() { return *studio->document.reel(); }
     const StrengthCourse& course() { return reel().course(); }
     void loop(double from, double to) {
-        controller->editReel("Set loop", [&](Reel& r) { r.loop = std::pair(from, to); });
+        studio->document.editReel("Set loop", [&](Reel& r) { r.loop = std::pair(from, to); });
     }
     void page(int tab) { find<QTabBar>("weightabs")->setCurrentIndex(tab); }
     void press(const char* name) { QTest::mouseClick(find<QPushButton>(name), Qt::LeftButton); }
-    bool settled() { return !window->desk().busy() && window->desk().result() && window->desk().result()->curve; }
+    bool settled() {
+        return !window->desks().weigh.busy() && window->desks().weigh.result() && window->desks().weigh.result()->curve;
+    }
 };
 
 }  // namespace
 
 TEST_F(Strength, EachStemHasItsOwn) {
     weigh();
-    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 12; });
+    studio->document.editReel("Set Depth", [](Reel& r) { r.isolation().depth = 12; });
     press("strength_music");
     EXPECT_EQ(reel().stem, "music");
     EXPECT_EQ(find<QLineEdit>("depth_db_value")->text(), "full");
-    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 30; });
+    studio->document.editReel("Set Depth", [](Reel& r) { r.isolation().depth = 30; });
     key(Qt::Key_1, Qt::ControlModifier);
     EXPECT_EQ(reel().stem, "dialogue");
     EXPECT_EQ(find<QLineEdit>("depth_db_value")->text(), "12.0 dB");
     EXPECT_EQ(reel().strength[stemPlace("music")].base.depth, 30);
     EXPECT_FALSE(find<QSlider>("room_keep")->isEnabled()) << "the quick network does not keep the room apart";
     // The measures follow the stem.
-    ASSERT_TRUE(until([&] { return settled() && window->desk().result()->settings.stem == "dialogue"; }));
-    const double dialogue = window->desk().result()->now.spillDb;
+    ASSERT_TRUE(until([&] { return settled() && window->desks().weigh.result()->settings.stem == "dialogue"; }));
+    const double dialogue = window->desks().weigh.result()->now.spillDb;
     key(Qt::Key_2, Qt::ControlModifier);
-    ASSERT_TRUE(until([&] { return settled() && window->desk().result()->settings.stem == "music"; }));
-    EXPECT_NE(window->desk().result()->now.spillDb, dialogue);
+    ASSERT_TRUE(until([&] { return settled() && window->desks().weigh.result()->settings.stem == "music"; }));
+    EXPECT_NE(window->desks().weigh.result()->now.spillDb, dialogue);
     EXPECT_TRUE(find<QPushButton>("strength_music")->isChecked());
 }
 
 TEST_F(Strength, TheRoomIsTakenFromTheDialogueAndLandsInTheOthers) {
     addAndSplit(3, "fine");
     key(Qt::Key_3, Qt::AltModifier);
-    ASSERT_TRUE(controller->currentState()->stems->shape().room);
+    ASSERT_TRUE(studio->reels.current()->stems->shape().room);
     auto* slider = find<QSlider>("room_keep");
     ASSERT_TRUE(slider->isEnabled());
     slider->setValue(0);
     EXPECT_EQ(reel().isolation().roomKeep, 0);
-    ASSERT_TRUE(until([&] { return settled() && window->desk().result()->settings.roomKeep == 0; }));
-    controller->exportStems(QString::fromStdString((folder / "out").string()), {});
-    ASSERT_TRUE(until([&] { return !controller->busy(); }));
+    ASSERT_TRUE(until([&] { return settled() && window->desks().weigh.result()->settings.roomKeep == 0; }));
+    exportStems(studio->document, studio->reels, studio->work, QString::fromStdString((folder / "out").string()), {});
+    ASSERT_TRUE(until([&] { return !studio->busy(); }));
     const auto read = [&](const fs::path& file) {
         MediaReader reader(file);
         return reader.read(0, reader.frames());
     };
     const AudioBuffer x = read(folder / "clip.wav"), d = read(folder / "out" / "clip.dialogue.wav"),
                       m = read(folder / "out" / "clip.music.wav"), a = read(folder / "out" / "clip.ambience.wav");
-    const AudioBuffer plain = controller->currentState()->stems->open(0)->read(0, x.frames());
+    const AudioBuffer plain = studio->reels.current()->stems->open(0)->read(0, x.frames());
     double sum = 0, change = 0;
     for (size_t i = 0; i < x.samples().size(); ++i) {
         sum = std::max(sum, std::fabs(double(d.samples()[i]) + m.samples()[i] + a.samples()[i] - x.samples()[i]));
@@ -89,7 +91,7 @@ TEST_F(Strength, ARegionIsMadeOfTheLoopNamedFadedCopiedAndRemoved) {
     key(Qt::Key_R);
     ASSERT_EQ(course().regions.size(), 1u);
     EXPECT_EQ(reel().region, 0);
-    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 6; });
+    studio->document.editReel("Set Depth", [](Reel& r) { r.isolation().depth = 6; });
     EXPECT_EQ(course().regions[0].settings.depth, 6);
     EXPECT_EQ(course().base.depth, kFullDepth);
     page(1);
@@ -132,11 +134,11 @@ TEST_F(Strength, RegionsAndDrawnValuesAreSavedAndComeBack) {
     weigh(2);
     loop(0.5, 1);
     key(Qt::Key_R);
-    controller->editReel("Draw", [](Reel& r) { r.course().drawn["depth_db"] = {{0.2, 10}, {1.5, 40}}; });
+    studio->document.editReel("Draw", [](Reel& r) { r.course().drawn["depth_db"] = {{0.2, 10}, {1.5, 40}}; });
     const auto before = reel().strength;
     const QString file = QString::fromStdString((folder / "s.rivlen").string());
-    ASSERT_TRUE(controller->saveSession(file));
-    ASSERT_TRUE(controller->openSession(file));
+    ASSERT_TRUE(studio->file.save(file));
+    ASSERT_TRUE(studio->file.open(file));
     EXPECT_EQ(reel().strength, before);
 }
 
@@ -147,7 +149,7 @@ TEST_F(Strength, BordersAreDraggedInTheLane) {
     auto* lane = find<StrengthLane>("strengthlane");
     ASSERT_TRUE(lane->isVisible());
     const auto at = [&](double seconds) {
-        return QPoint(int(window->axis().xAt(seconds, lane->width())), StrengthLane::kBarTop + 6);
+        return QPoint(int(window->pictures().axis().xAt(seconds, lane->width())), StrengthLane::kBarTop + 6);
     };
     QTest::mousePress(lane, Qt::LeftButton, {}, at(2));
     QTest::mouseMove(lane, at(2.4));
@@ -184,7 +186,7 @@ TEST_F(Strength, ASettingIsDrawnOverTimeByHandAndByKeyboard) {
     EXPECT_NEAR(course().drawn.at("depth_db")[1].second, value + 0.5, 0.3);
     QTest::keyClick(lane, Qt::Key_Delete);
     EXPECT_EQ(course().drawn.at("depth_db").size(), 1u);
-    controller->player().locate(48000 * 3);
+    studio->hearing.player().locate(48000 * 3);
     QTest::keyClick(lane, Qt::Key_Insert);
     EXPECT_EQ(course().drawn.at("depth_db").size(), 2u);
     page(1);
@@ -217,14 +219,13 @@ TEST_F(Strength, IsGivenToSimilarReelsAfterTheirFiguresWereSeen) {
     addAndSplit(4);
     // The same sound once more, and one that is quite another.
     add({QString::fromStdString(clip("twin.wav", 5).string())});
-    controller->editReel("", [](Reel& r) { r.quality = "quick"; });
+    studio->document.editReel("", [](Reel& r) { r.quality = "quick"; });
     key(Qt::Key_Return, Qt::ControlModifier);
-    ASSERT_TRUE(
-        until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
+    ASSERT_TRUE(until([&] { return studio->reels.current()->stems && studio->reels.current()->stems->finished(); }));
     add({demo + "reel-1-deck.flac"});
-    controller->selectReel(controller->session().reels[0].id);
-    controller->setStage("weigh");
-    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 9; });
+    studio->document.selectReel(studio->document.session().reels[0].id);
+    studio->document.setStage("weigh");
+    studio->document.editReel("Set Depth", [](Reel& r) { r.isolation().depth = 9; });
     page(1);
     press("givestrength");
     auto* dialog = window->findChild<GiveStrengthDialog*>();
@@ -241,9 +242,9 @@ TEST_F(Strength, IsGivenToSimilarReelsAfterTheirFiguresWereSeen) {
     EXPECT_EQ(table->item(2, 0)->checkState(), Qt::Unchecked);
     EXPECT_EQ(rows[2].hindrance, "not split yet");
     QTest::mouseClick(dialog->findChild<QPushButton*>("give"), Qt::LeftButton);
-    EXPECT_EQ(controller->session().reels[1].isolation().depth, 9);
-    EXPECT_EQ(controller->session().reels[2].isolation().depth, kFullDepth);
-    controller->undo();
-    EXPECT_EQ(controller->session().reels[1].isolation().depth, kFullDepth);
+    EXPECT_EQ(studio->document.session().reels[1].isolation().depth, 9);
+    EXPECT_EQ(studio->document.session().reels[2].isolation().depth, kFullDepth);
+    studio->document.undo();
+    EXPECT_EQ(studio->document.session().reels[1].isolation().depth, kFullDepth);
     EXPECT_EQ(reel().isolation().depth, 9);
 }

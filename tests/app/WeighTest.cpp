@@ -3,7 +3,7 @@
 #include <QPushButton>
 
 #include "WindowFixture.h"
-#include "app/views/BandBiasCurve.h"
+#include "app/weigh/BandBiasCurve.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -17,28 +17,28 @@ struct Weigh : Window {
         ASSERT_TRUE(until([&] { return settled(); }));
     }
     bool settled() {
-        return !window->desk().busy() && window->desk().result() && window->desk().result()->curve &&
-               window->desk().result()->settings == isolation();
+        return !window->desks().weigh.busy() && window->desks().weigh.result() &&
+               window->desks().weigh.result()->curve && window->desks().weigh.result()->settings == isolation();
     }
-    const IsolationSettings& isolation() { return controller->reel()->isolation(); }
+    const IsolationSettings& isolation() { return studio->document.reel()->isolation(); }
 };
 
 }  // namespace
 
 TEST_F(Weigh, MeasuresFollowTheSettings) {
     weigh();
-    const double full = window->desk().result()->now.spillDb;
-    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 6; });
+    const double full = window->desks().weigh.result()->now.spillDb;
+    studio->document.editReel("Set Depth", [](Reel& r) { r.isolation().depth = 6; });
     ASSERT_TRUE(until([&] { return settled(); }));
-    EXPECT_GT(window->desk().result()->now.spillDb, full + 1);
-    EXPECT_LT(window->desk().result()->now.damage.total, 60);
+    EXPECT_GT(window->desks().weigh.result()->now.spillDb, full + 1);
+    EXPECT_LT(window->desks().weigh.result()->now.damage.total, 60);
     // Only what the loop holds is weighed.
-    controller->editReel("Set loop", [](Reel& r) { r.loop = std::pair(1.0, 2.5); });
-    ASSERT_TRUE(until([&] { return settled() && window->desk().result()->from == 1.0; }));
-    EXPECT_NEAR(double(window->desk().result()->now.moments.size()), 15, 1);
+    studio->document.editReel("Set loop", [](Reel& r) { r.loop = std::pair(1.0, 2.5); });
+    ASSERT_TRUE(until([&] { return settled() && window->desks().weigh.result()->from == 1.0; }));
+    EXPECT_NEAR(double(window->desks().weigh.result()->now.moments.size()), 15, 1);
     // Another reel has no measures yet.
     add({demo + "reel-1-deck.flac"});
-    EXPECT_EQ(window->desk().result(), nullptr);
+    EXPECT_EQ(window->desks().weigh.result(), nullptr);
 }
 
 TEST_F(Weigh, TheDotIsDraggedAlongTheCurve) {
@@ -46,21 +46,21 @@ TEST_F(Weigh, TheDotIsDraggedAlongTheCurve) {
     auto* chart = find<TradeOffChart>("tradeoff");
     EXPECT_EQ(isolation().depth, kFullDepth);
     const auto at = [&](double position) { return chart->pointAt(position).toPoint(); };
-    QTest::mousePress(chart, Qt::LeftButton, {}, at(window->desk().position()));
+    QTest::mousePress(chart, Qt::LeftButton, {}, at(window->desks().weigh.position()));
     QTest::mouseMove(chart, at(6));
     QTest::mouseRelease(chart, Qt::LeftButton, {}, at(6));
-    EXPECT_NEAR(isolation().depth, window->desk().result()->curve->curve[6].depth, 1.5);
+    EXPECT_NEAR(isolation().depth, window->desks().weigh.result()->curve->curve[6].depth, 1.5);
     EXPECT_EQ(isolation().firmness, 0);
     QTest::keyClick(chart, Qt::Key_Right);
-    EXPECT_GT(isolation().depth, window->desk().result()->curve->curve[6].depth - 1);
+    EXPECT_GT(isolation().depth, window->desks().weigh.result()->curve->curve[6].depth - 1);
     // Past full depth the curve goes on with firmness, and its beginning stays where it was.
-    const double beginning = window->desk().result()->curve->curve.front().firmness;
+    const double beginning = window->desks().weigh.result()->curve->curve.front().firmness;
     QTest::mousePress(chart, Qt::LeftButton, {}, at(17));
     QTest::mouseRelease(chart, Qt::LeftButton, {}, at(17));
     ASSERT_TRUE(until([&] { return settled(); }));
     EXPECT_EQ(isolation().depth, kFullDepth);
     EXPECT_GT(isolation().firmness, 25);
-    EXPECT_EQ(window->desk().result()->curve->curve.front().firmness, beginning);
+    EXPECT_EQ(window->desks().weigh.result()->curve->curve.front().firmness, beginning);
     key(Qt::Key_Z, Qt::ControlModifier);
     key(Qt::Key_Z, Qt::ControlModifier);
     key(Qt::Key_Z, Qt::ControlModifier);
@@ -71,7 +71,7 @@ TEST_F(Weigh, TheBandBiasIsDrawnByHandAndByKeyboard) {
     weigh(2);
     auto* curve = find<BandBiasCurve>("band_bias");
     ASSERT_TRUE(curve->isVisible() && curve->isEnabled());
-    EXPECT_TRUE(window->desk().result()->spectrum);
+    EXPECT_TRUE(window->desks().weigh.result()->spectrum);
     const QPoint at = curve->pointAt(3).toPoint();
     QTest::mousePress(curve, Qt::LeftButton, {}, at);
     QTest::mouseMove(curve, at - QPoint(0, 20));
@@ -101,8 +101,9 @@ TEST_F(Weigh, TheBandBiasIsDrawnByHandAndByKeyboard) {
 
 TEST_F(Weigh, TheSuggestionIsTakenWithAKey) {
     weigh();
-    const TradePoint knee = window->desk().result()->curve->curve[size_t(window->desk().result()->curve->knee)];
-    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 3; });
+    const TradePoint knee =
+        window->desks().weigh.result()->curve->curve[size_t(window->desks().weigh.result()->curve->knee)];
+    studio->document.editReel("Set Depth", [](Reel& r) { r.isolation().depth = 3; });
     ASSERT_TRUE(until([&] { return settled(); }));
     key(Qt::Key_K);
     EXPECT_NEAR(isolation().depth, knee.depth, 0.5);
@@ -120,20 +121,20 @@ TEST_F(Weigh, TheWorstPlacesAreSteppedThroughInALoop) {
     EXPECT_LE(list->count(), 10);
     key(Qt::Key_N);
     EXPECT_EQ(list->currentRow(), 0);
-    EXPECT_TRUE(controller->player().playing());
-    ASSERT_TRUE(controller->loop());
-    const double at = window->desk().result()->places[0].seconds;
-    EXPECT_LE(controller->loop()->first, at);
-    EXPECT_GE(controller->loop()->second, std::min(at + 0.5, 5.0));
-    EXPECT_FALSE(controller->reel()->loop) << "auditioning is not an edit";
+    EXPECT_TRUE(studio->hearing.player().playing());
+    ASSERT_TRUE(studio->hearing.loop());
+    const double at = window->desks().weigh.result()->places[0].seconds;
+    EXPECT_LE(studio->hearing.loop()->first, at);
+    EXPECT_GE(studio->hearing.loop()->second, std::min(at + 0.5, 5.0));
+    EXPECT_FALSE(studio->document.reel()->loop) << "auditioning is not an edit";
     key(Qt::Key_N);
     EXPECT_EQ(list->currentRow(), 1);
     key(Qt::Key_N, Qt::ShiftModifier);
     EXPECT_EQ(list->currentRow(), 0);
     // Strength can be changed while it is heard.
-    controller->editReel("Set Depth", [](Reel& r) { r.isolation().depth = 10; });
-    EXPECT_TRUE(controller->loop());
+    studio->document.editReel("Set Depth", [](Reel& r) { r.isolation().depth = 10; });
+    EXPECT_TRUE(studio->hearing.loop());
     key(Qt::Key_L);
-    EXPECT_FALSE(controller->loop());
+    EXPECT_FALSE(studio->hearing.loop());
     key(Qt::Key_Space);
 }

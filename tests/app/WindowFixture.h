@@ -4,7 +4,8 @@
 #include <QTest>
 
 #include "Support.h"
-#include "app/MainWindow.h"
+#include "app/reels/StemExport.h"
+#include "app/window/MainWindow.h"
 #include "core/media/MediaReader.h"
 
 namespace rivlen::test {
@@ -14,7 +15,7 @@ inline const QString demo = QString(RIVLEN_SOURCE_DIR) + "/demo/";
 /// The real window with a silent clock and a cache of its own.
 struct Window : testing::Test {
     TempFolder folder;
-    std::unique_ptr<Controller> controller;
+    std::unique_ptr<Studio> studio;
     std::unique_ptr<MainWindow> window;
 
     void SetUp() override {
@@ -23,16 +24,16 @@ struct Window : testing::Test {
         open();
     }
     void open() {
-        controller = std::make_unique<Controller>(makeSilentClock());
-        window = std::make_unique<MainWindow>(*controller);
+        studio = std::make_unique<Studio>(makeSilentClock());
+        window = std::make_unique<MainWindow>(*studio);
         window->show();
         window->activateWindow();
         if (!QTest::qWaitForWindowActive(window.get(), 3000)) QTest::qWait(50);
     }
     void TearDown() override {
-        controller->newSession();
+        studio->file.begin();
         window.reset();
-        controller.reset();
+        studio.reset();
     }
 
     template <typename F>
@@ -54,11 +55,11 @@ struct Window : testing::Test {
         return widget;
     }
     void add(const QStringList& files) {
-        const size_t before = controller->session().reels.size();
-        controller->addFiles(files);
+        const size_t before = studio->document.session().reels.size();
+        studio->reader.addFiles(files);
         ASSERT_TRUE(until([&] {
-            return controller->session().reels.size() == before + size_t(files.size()) &&
-                   !controller->currentState()->reading;
+            return studio->document.session().reels.size() == before + size_t(files.size()) &&
+                   !studio->reels.current()->reading;
         }));
     }
     fs::path clip(const char* name, double seconds) {
@@ -68,10 +69,10 @@ struct Window : testing::Test {
     }
     void addAndSplit(double seconds = 5, const char* quality = "quick") {
         add({QString::fromStdString(clip("clip.wav", seconds).string())});
-        controller->editReel("", [&](Reel& r) { r.quality = quality; });
+        studio->document.editReel("", [&](Reel& r) { r.quality = quality; });
         key(Qt::Key_Return, Qt::ControlModifier);
         ASSERT_TRUE(
-            until([&] { return controller->currentState()->stems && controller->currentState()->stems->finished(); }));
+            until([&] { return studio->reels.current()->stems && studio->reels.current()->stems->finished(); }));
     }
 };
 

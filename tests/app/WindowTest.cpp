@@ -11,7 +11,7 @@
 #include <fstream>
 
 #include "WindowFixture.h"
-#include "app/Theme.h"
+#include "app/widgets/Theme.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -35,22 +35,22 @@ TEST_F(Window, DroppedRecordingsBecomeReels) {
     QDropEvent drop(QPointF(200, 200), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
     QApplication::sendEvent(window.get(), &drop);
     ASSERT_TRUE(
-        until([&] { return controller->session().reels.size() == 2 && controller->currentState()->inspection; }));
+        until([&] { return studio->document.session().reels.size() == 2 && studio->reels.current()->inspection; }));
     EXPECT_EQ(find<QTreeView>("reels")->model()->rowCount(), 2);
     EXPECT_TRUE(find<QLabel>("facts")->text().contains("480"));
     // Loudness comes when the whole file has been read, which takes a while on a busy machine.
     EXPECT_TRUE(until([&] { return find<QLabel>("facts")->text().contains("LUFS"); }));
-    EXPECT_NEAR(window->axis().duration(), controller->currentState()->info->duration(), 1e-9);
+    EXPECT_NEAR(window->pictures().axis().duration(), studio->reels.current()->info->duration(), 1e-9);
 }
 
 TEST_F(Window, ABadFileIsOneLineAndChangesNothing) {
     std::ofstream(folder / "letter.wav") << "not sound";
     add({demo + "reel-3-bridge.flac"});
-    const Session before = controller->session();
-    controller->addFiles({QString::fromStdString((folder / "letter.wav").string())});
+    const Session before = studio->document.session();
+    studio->reader.addFiles({QString::fromStdString((folder / "letter.wav").string())});
     ASSERT_TRUE(until([&] { return !window->workLine().noticeText().isEmpty(); }));
     EXPECT_TRUE(window->workLine().noticeText().contains("letter.wav"));
-    EXPECT_EQ(controller->session(), before);
+    EXPECT_EQ(studio->document.session(), before);
     key(Qt::Key_Escape);
     EXPECT_TRUE(window->workLine().noticeText().isEmpty());
 }
@@ -59,26 +59,27 @@ TEST_F(Window, SplitsHearsAndExportsWithTheKeyboard) {
     addAndSplit();
     const Qt::Key keys[] = {Qt::Key_1, Qt::Key_2, Qt::Key_3, Qt::Key_4, Qt::Key_5, Qt::Key_6};
     key(Qt::Key_Space);
-    EXPECT_TRUE(controller->player().playing());
+    EXPECT_TRUE(studio->hearing.player().playing());
     for (int h = 0; h <= int(Heard::Leftovers); ++h) {
         key(keys[h]);
-        EXPECT_EQ(int(controller->player().heard()), h);
+        EXPECT_EQ(int(studio->hearing.player().heard()), h);
         EXPECT_TRUE(find<QPushButton>(("hear" + heardName(Heard(h))).toUtf8())->isChecked());
     }
-    EXPECT_TRUE(until([&] { return controller->player().position() > 10000; }));
+    EXPECT_TRUE(until([&] { return studio->hearing.player().position() > 10000; }));
     key(Qt::Key_Space);
-    EXPECT_FALSE(controller->player().playing());
+    EXPECT_FALSE(studio->hearing.player().playing());
 
-    controller->editReel("", [](Reel& r) { r.isolation().depth = 12; });
-    controller->exportStems(QString::fromStdString((folder / "out").string()), {});
-    ASSERT_TRUE(until([&] { return controller->jobs().idle() && fs::exists(folder / "out/clip.ambience.wav"); }));
+    studio->document.editReel("", [](Reel& r) { r.isolation().depth = 12; });
+    exportStems(studio->document, studio->reels, studio->work, QString::fromStdString((folder / "out").string()), {});
+    ASSERT_TRUE(
+        until([&] { return studio->work.idle(Work::Queue::Long) && fs::exists(folder / "out/clip.ambience.wav"); }));
     AudioBuffer sum(2, 5 * 48000);
     for (const char* stem : {"dialogue", "music", "ambience"}) {
         const AudioBuffer x = MediaReader(folder / ("out/clip." + std::string(stem) + ".wav")).read(0, sum.frames());
         for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += x.samples()[i];
     }
     EXPECT_LT(differenceDb(sum, MediaReader(folder / "clip.wav").read(0, sum.frames())), -120);
-    controller->exportStems(QString::fromStdString((folder / "out").string()), {});
+    exportStems(studio->document, studio->reels, studio->work, QString::fromStdString((folder / "out").string()), {});
     ASSERT_TRUE(until([&] { return window->workLine().noticeText().contains("already there"); }))
         << "nothing is overwritten";
 }
@@ -87,22 +88,22 @@ TEST_F(Window, HoldingOHearsTheSource) {
     addAndSplit(2);
     key(Qt::Key_3);
     QTest::keyPress(window.get(), Qt::Key_O);
-    EXPECT_EQ(controller->player().heard(), Heard::Source);
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Source);
     QTest::keyRelease(window.get(), Qt::Key_O);
-    EXPECT_EQ(controller->player().heard(), Heard::Dialogue);
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Dialogue);
 }
 
 TEST_F(Window, StrengthIsSetByHandTypedResetAndUndone) {
     addAndSplit(2);
     key(Qt::Key_3, Qt::AltModifier);
-    EXPECT_EQ(controller->session().stage, "weigh");
+    EXPECT_EQ(studio->document.session().stage, "weigh");
     auto* slider = find<QSlider>("depth_db");
     auto* value = find<QLineEdit>("depth_db_value");
     ASSERT_TRUE(slider->isVisible() && slider->isEnabled());
     EXPECT_EQ(value->text(), "full");
     slider->setFocus();
     QTest::keyClick(slider, Qt::Key_PageDown);
-    EXPECT_LT(controller->reel()->isolation().depth, kFullDepth);
+    EXPECT_LT(studio->document.reel()->isolation().depth, kFullDepth);
     const auto type = [&](const char* text) {
         value->setFocus();
         value->selectAll();
@@ -110,27 +111,27 @@ TEST_F(Window, StrengthIsSetByHandTypedResetAndUndone) {
         QTest::keyClick(value, Qt::Key_Return);
     };
     type("12");
-    EXPECT_DOUBLE_EQ(controller->reel()->isolation().depth, 12);
+    EXPECT_DOUBLE_EQ(studio->document.reel()->isolation().depth, 12);
     type("900");
-    EXPECT_DOUBLE_EQ(controller->reel()->isolation().depth, 12);
+    EXPECT_DOUBLE_EQ(studio->document.reel()->isolation().depth, 12);
     EXPECT_TRUE(window->workLine().noticeText().contains("Depth"));
     find<QPushButton>("depth_db_reset")->click();
-    EXPECT_EQ(controller->reel()->isolation(), IsolationSettings{});
+    EXPECT_EQ(studio->document.reel()->isolation(), IsolationSettings{});
     window->setFocus();
     key(Qt::Key_Z, Qt::ControlModifier);
-    EXPECT_DOUBLE_EQ(controller->reel()->isolation().depth, 12);
+    EXPECT_DOUBLE_EQ(studio->document.reel()->isolation().depth, 12);
     EXPECT_EQ(value->text(), "12.0 dB");
     key(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
-    EXPECT_EQ(controller->reel()->isolation(), IsolationSettings{});
+    EXPECT_EQ(studio->document.reel()->isolation(), IsolationSettings{});
 }
 
 TEST_F(Window, FaultsAreListedExplainedAndHeard) {
     add({demo + "reel-3-bridge.flac"});
-    ASSERT_TRUE(until([&] { return controller->currentState()->diagnosis.has_value(); }));
+    ASSERT_TRUE(until([&] { return studio->reels.current()->diagnosis.has_value(); }));
     find<QTabBar>("intaketabs")->setCurrentIndex(1);
     auto* list = find<QListWidget>("findings");
     ASSERT_TRUE(until([&] {
-        return list->isVisible() && list->count() == int(controller->currentState()->diagnosis->findings.size());
+        return list->isVisible() && list->count() == int(studio->reels.current()->diagnosis->findings.size());
     }));
     int hum = -1;
     for (int i = 0; i < list->count(); ++i)
@@ -138,31 +139,31 @@ TEST_F(Window, FaultsAreListedExplainedAndHeard) {
     ASSERT_GE(hum, 0);
     QTest::mouseClick(list->viewport(), Qt::LeftButton, {}, list->visualItemRect(list->item(hum)).center());
     EXPECT_TRUE(find<QLabel>("faultabout")->text().contains("mains"));
-    EXPECT_TRUE(controller->player().playing());
-    ASSERT_TRUE(controller->loop());
-    EXPECT_EQ(controller->player().heard(), Heard::Source);
-    controller->player().stop();
-    EXPECT_FALSE(controller->reel()->loop) << "listening is not editing";
+    EXPECT_TRUE(studio->hearing.player().playing());
+    ASSERT_TRUE(studio->hearing.loop());
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Source);
+    studio->hearing.player().stop();
+    EXPECT_FALSE(studio->document.reel()->loop) << "listening is not editing";
     // A clean one says so.
     add({demo + "reel-1-deck.flac"});
-    ASSERT_TRUE(until([&] { return controller->currentState()->diagnosis.has_value(); }));
+    ASSERT_TRUE(until([&] { return studio->reels.current()->diagnosis.has_value(); }));
     EXPECT_TRUE(until([&] { return !list->isVisible(); }));
 }
 
 TEST_F(Window, EveryStrengthControlMovesResetsAndIsExplained) {
     addAndSplit(2, "fine");  // that network keeps the room apart
-    controller->setStage("weigh");
+    studio->document.setStage("weigh");
     for (const auto& p : isolationParameters()) {
         auto* slider = find<QSlider>(p.id);
         ASSERT_TRUE(slider->isVisible() && slider->isEnabled()) << p.name;
         const int neutral = slider->value();
         slider->setFocus();
         QTest::keyClick(slider, neutral == slider->maximum() ? Qt::Key_PageDown : Qt::Key_PageUp);
-        EXPECT_NE(controller->reel()->isolation().*p.value, p.neutral) << p.name;
+        EXPECT_NE(studio->document.reel()->isolation().*p.value, p.neutral) << p.name;
         EXPECT_EQ(find<QLineEdit>((std::string(p.id) + "_value").c_str())->text().toStdString(),
-                  describeValue(p, controller->reel()->isolation().*p.value));
+                  describeValue(p, studio->document.reel()->isolation().*p.value));
         find<QPushButton>((std::string(p.id) + "_reset").c_str())->click();
-        EXPECT_EQ(controller->reel()->isolation().*p.value, p.neutral) << p.name;
+        EXPECT_EQ(studio->document.reel()->isolation().*p.value, p.neutral) << p.name;
         EXPECT_EQ(slider->value(), neutral);
         bool told = false;
         for (const QLabel* label : window->findChildren<QLabel*>())
@@ -173,8 +174,8 @@ TEST_F(Window, EveryStrengthControlMovesResetsAndIsExplained) {
 
 TEST_F(Window, LevelMatchMeasuresWhatIsHeard) {
     addAndSplit(4);
-    ASSERT_TRUE(until([&] { return controller->currentState()->loudness.size() == size_t(kHeardCount); }));
-    const auto& l = controller->currentState()->loudness;
+    ASSERT_TRUE(until([&] { return studio->hearing.match().loudness().size() == size_t(kHeardCount); }));
+    const auto& l = studio->hearing.match().loudness();
     EXPECT_TRUE(std::isfinite(l.at(int(Heard::Source))));
     EXPECT_LT(l.at(int(Heard::Dialogue)), l.at(int(Heard::Source)) + 0.5);
     key(Qt::Key_M);
@@ -191,93 +192,94 @@ TEST_F(Window, LoopByDraggingAndByBrackets) {
                      Qt::LeftButton, {});
     QApplication::sendEvent(view, &move);
     QTest::mouseRelease(view, Qt::LeftButton, {}, {w / 2, y});
-    ASSERT_TRUE(controller->reel()->loop);
-    EXPECT_NEAR(controller->reel()->loop->first, 6, 0.1);
-    EXPECT_NEAR(controller->reel()->loop->second, 12, 0.1);
+    ASSERT_TRUE(studio->document.reel()->loop);
+    EXPECT_NEAR(studio->document.reel()->loop->first, 6, 0.1);
+    EXPECT_NEAR(studio->document.reel()->loop->second, 12, 0.1);
     key(Qt::Key_L);
-    EXPECT_FALSE(controller->reel()->loop);
-    controller->player().locate(48000 * 3);
+    EXPECT_FALSE(studio->document.reel()->loop);
+    studio->hearing.player().locate(48000 * 3);
     key(Qt::Key_BracketLeft);
-    controller->player().locate(48000 * 5);
+    studio->hearing.player().locate(48000 * 5);
     key(Qt::Key_BracketRight);
-    ASSERT_TRUE(controller->reel()->loop);
-    EXPECT_NEAR(controller->reel()->loop->first, 3, 1e-6);
-    EXPECT_NEAR(controller->reel()->loop->second, 5, 1e-6);
+    ASSERT_TRUE(studio->document.reel()->loop);
+    EXPECT_NEAR(studio->document.reel()->loop->first, 3, 1e-6);
+    EXPECT_NEAR(studio->document.reel()->loop->second, 5, 1e-6);
 }
 
 TEST_F(Window, ClickLocatesAndZoomKeepsTheAxisShared) {
     add({demo + "reel-3-bridge.flac"});
     auto* view = find<CurrentView>("current");
     QTest::mouseClick(view, Qt::LeftButton, {}, {view->width() / 2, 50});
-    EXPECT_NEAR(double(controller->player().position()) / 48000, 12, 0.1);
+    EXPECT_NEAR(double(studio->hearing.player().position()) / 48000, 12, 0.1);
     key(Qt::Key_Plus);
-    EXPECT_NEAR(window->axis().span(), 12, 1e-6);
+    EXPECT_NEAR(window->pictures().axis().span(), 12, 1e-6);
     key(Qt::Key_V);
-    EXPECT_TRUE(window->picture() == MainWindow::Picture::Ownership);
-    EXPECT_NEAR(window->axis().span(), 12, 1e-6);
+    EXPECT_TRUE(window->pictures().shown() == MainWindow::Picture::Ownership);
+    EXPECT_NEAR(window->pictures().axis().span(), 12, 1e-6);
     key(Qt::Key_0);
-    EXPECT_NEAR(window->axis().span(), 24, 1e-6);
-    EXPECT_TRUE(until([&] { return !window->ownership().busy(); }));
+    EXPECT_NEAR(window->pictures().axis().span(), 24, 1e-6);
+    EXPECT_TRUE(until([&] { return !window->pictures().ownership().busy(); }));
 }
 
 TEST_F(Window, CancellingASplitLeavesTheReelUnsplit) {
     add({QString::fromStdString(clip("long.wav", 22).string())});
-    controller->split();
-    ASSERT_TRUE(until([&] { return controller->currentState()->splitting && !controller->jobs().idle(); }));
-    controller->cancelSplit();
-    ASSERT_TRUE(until([&] { return !controller->currentState()->splitting; }));
-    EXPECT_FALSE(controller->currentState()->stems);
+    studio->splitting.split();
+    ASSERT_TRUE(until([&] { return studio->reels.current()->splitting && !studio->work.idle(Work::Queue::Long); }));
+    studio->splitting.cancel();
+    ASSERT_TRUE(until([&] { return !studio->reels.current()->splitting; }));
+    EXPECT_FALSE(studio->reels.current()->stems);
     EXPECT_TRUE(window->workLine().noticeText().isEmpty());
     EXPECT_EQ(find<QPushButton>("split")->text(), "Split this reel");
 }
 
 TEST_F(Window, SavedSessionsOpenAgainWithTheirStems) {
     addAndSplit(2);
-    controller->editReel("Set", [](Reel& r) { r.isolation().firmness = 33; });
+    studio->document.editReel("Set", [](Reel& r) { r.isolation().firmness = 33; });
     const QString file = QString::fromStdString((folder / "s.rivlen").string());
-    ASSERT_TRUE(controller->saveSession(file));
-    EXPECT_FALSE(controller->history().modified());
+    ASSERT_TRUE(studio->file.save(file));
+    EXPECT_FALSE(studio->document.history().modified());
     TearDown();
     open();
-    ASSERT_TRUE(controller->openSession(file));
-    EXPECT_DOUBLE_EQ(controller->reel()->isolation().firmness, 33);
-    ASSERT_TRUE(until([&] { return controller->currentState()->inspection.has_value(); }));
-    EXPECT_TRUE(controller->currentState()->stems && controller->currentState()->stems->finished());
-    EXPECT_TRUE(controller->recentSessions().contains(file));
+    ASSERT_TRUE(studio->file.open(file));
+    EXPECT_DOUBLE_EQ(studio->document.reel()->isolation().firmness, 33);
+    ASSERT_TRUE(until([&] { return studio->reels.current()->inspection.has_value(); }));
+    EXPECT_TRUE(studio->reels.current()->stems && studio->reels.current()->stems->finished());
+    EXPECT_TRUE(studio->file.recent().contains(file));
 }
 
 TEST_F(Window, AMissingSourceIsAskedForNotFatal) {
     add({QString::fromStdString(clip("here.wav", 1).string())});
     const QString file = QString::fromStdString((folder / "s.rivlen").string());
-    ASSERT_TRUE(controller->saveSession(file));
+    ASSERT_TRUE(studio->file.save(file));
     fs::rename(folder / "here.wav", folder / "moved.wav");
-    ASSERT_TRUE(controller->openSession(file));
-    EXPECT_TRUE(controller->currentState()->missing);
+    ASSERT_TRUE(studio->file.open(file));
+    EXPECT_TRUE(studio->reels.current()->missing);
     EXPECT_TRUE(find<QLabel>("facts")->text().contains("not there"));
-    controller->relink(controller->reel()->id, QString::fromStdString((folder / "moved.wav").string()));
-    ASSERT_TRUE(until([&] { return controller->currentState()->inspection.has_value(); }));
-    EXPECT_FALSE(controller->currentState()->missing);
-    EXPECT_TRUE(controller->player().isOpen());
+    studio->document.replaceSource(studio->document.reel()->id,
+                                   QString::fromStdString((folder / "moved.wav").string()));
+    ASSERT_TRUE(until([&] { return studio->reels.current()->inspection.has_value(); }));
+    EXPECT_FALSE(studio->reels.current()->missing);
+    EXPECT_TRUE(studio->hearing.player().isOpen());
 }
 
 TEST_F(Window, UnsavedWorkIsRecoveredAfterACrash) {
     add({demo + "reel-3-bridge.flac"});
-    controller->editReel("Set", [](Reel& r) { r.isolation().depth = 9; });
-    ASSERT_TRUE(until([&] { return !controller->recoverable().isEmpty(); }))
+    studio->document.editReel("Set", [](Reel& r) { r.isolation().depth = 9; });
+    ASSERT_TRUE(until([&] { return !studio->file.recoverable().isEmpty(); }))
         << "the recovery copy is at most two seconds late";
     window.reset();
-    controller.reset();  // no orderly end: newSession() is not called
+    studio.reset();  // no orderly end: newSession() is not called
     open();
-    ASSERT_FALSE(controller->recoverable().isEmpty());
-    controller->recover();
-    ASSERT_TRUE(controller->reel());
-    EXPECT_DOUBLE_EQ(controller->reel()->isolation().depth, 9);
+    ASSERT_FALSE(studio->file.recoverable().isEmpty());
+    studio->file.recover();
+    ASSERT_TRUE(studio->document.reel());
+    EXPECT_DOUBLE_EQ(studio->document.reel()->isolation().depth, 9);
 }
 
 TEST_F(Window, EveryStageHasItsPanelAndNothingIsCutOff) {
     addAndSplit(2);
     for (int i = 0; i < CourseBar::kStations; ++i) {
-        controller->setStage(CourseBar::stageId(i));
+        studio->document.setStage(kStages[size_t(i)].id);
         settle();
         for (const QPushButton* b : window->findChildren<QPushButton*>()) {
             if (!b->isVisible()) continue;

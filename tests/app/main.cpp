@@ -2,7 +2,7 @@
 #include <QStandardPaths>
 
 #include "Main.h"
-#include "app/Theme.h"
+#include "app/widgets/Theme.h"
 
 int main(int argc, char** argv) {
     QApplication app(argc, argv);

@@ -13,8 +13,8 @@
 #include <random>
 
 #include "Support.h"
-#include "app/MainWindow.h"
-#include "app/Theme.h"
+#include "app/widgets/Theme.h"
+#include "app/window/MainWindow.h"
 #include "core/rebuild/RenderGraph.h"
 
 using namespace rivlen;
@@ -179,14 +179,14 @@ void graphRows(const fs::path& folder) {
 void windowRows(const fs::path& folder) {
     qputenv("XDG_CACHE_HOME", QByteArray::fromStdString((folder / "cache").string()));
     writeWav(folder / "reel.wav", programme(2, kRate, 130 * kRate), kRate);
-    Controller controller(makeSilentClock());
-    MainWindow window(controller);
+    Studio studio(makeSilentClock());
+    MainWindow window(studio);
     window.show();
-    controller.addFiles({QString::fromStdString((folder / "reel.wav").string())});
-    if (!QTest::qWaitFor([&] { return controller.reel() && controller.currentState()->info && !controller.busy(); },
+    studio.reader.addFiles({QString::fromStdString((folder / "reel.wav").string())});
+    if (!QTest::qWaitFor([&] { return studio.document.reel() && studio.reels.current()->info && !studio.busy(); },
                          60000))
         return;
-    controller.setStage("rebuild");
+    studio.document.setStage("rebuild");
     RebuildDesk& desk = window.desks().rebuild;
     desk.edit("Many clips", [](Rebuild& r) {
         std::mt19937 random(3);
@@ -211,7 +211,7 @@ void windowRows(const fs::path& folder) {
         }
     });
     QApplication::processEvents();
-    LanesView& lanes = window.lanes();
+    LanesView& lanes = window.pictures().lanes();
     const std::string clip = desk.rebuild().lanes[1]->clips[60].id;
     // A clip is dragged: every move is drawn before the next comes.
     QPointF at = lanes.clipRect(clip).topLeft() + QPointF(4, 5);
@@ -235,14 +235,14 @@ void windowRows(const fs::path& folder) {
     frames.clear();
     for (int i = 0; i < 60; ++i) {
         const auto start = Clock::now();
-        window.axis().zoom(i < 30 ? 0.9 : 1.11, 60);
+        window.pictures().axis().zoom(i < 30 ? 0.9 : 1.11, 60);
         lanes.repaint();
         frames.push_back(since(start));
     }
     std::sort(frames.begin(), frames.end());
     row("    a frame while zooming", text("%.1f ms (median), %.1f ms (worst)", 1000 * frames[30], 1000 * frames.back()),
         "at most 16.7 ms");
-    controller.newSession();
+    studio.file.begin();
 }
 
 }  // namespace

@@ -4,6 +4,7 @@
 #include <fstream>
 #include <map>
 #include <regex>
+#include <set>
 
 #include "Support.h"
 
@@ -57,6 +58,55 @@ TEST(Includes, FoldersOfTheCoreStandInOneOrder) {
         ++seen;
     }
     EXPECT_GT(seen, 300u);
+}
+
+// In the window a folder may include what stands before it; stages never each other, widgets nothing of the
+// application.
+TEST(Includes, FoldersOfTheWindowStandInOneOrder) {
+    const std::vector<std::string> order{"widgets", "work",  "document", "reels",   "hearing",  "views",
+                                         "intake",  "split", "weigh",    "rebuild", "dispatch", "window"};
+    const std::set<std::string> stages{"intake", "split", "weigh", "rebuild", "dispatch"};
+    const auto place = [&](const std::string& folder) {
+        return std::find(order.begin(), order.end(), folder) - order.begin();
+    };
+    size_t seen = 0;
+    for (const auto& [file, line] : includesBelow("app", "app/")) {
+        if (file.filename() == "main.cpp") continue;
+        const std::string from = part(file, 1), to = part(line, 1);
+        ASSERT_LT(size_t(place(from)), order.size()) << "a folder that is not in the order: " << file;
+        EXPECT_LE(place(to), place(from)) << file << " includes " << line << ", which stands later";
+        if (from == "widgets") {
+            EXPECT_EQ(to, from) << file << " includes " << line;
+        }
+        if (stages.contains(from) && stages.contains(to)) {
+            EXPECT_EQ(to, from) << "one stage includes another: " << file << " includes " << line;
+        }
+        ++seen;
+    }
+    EXPECT_GT(seen, 200u);
+    for (const auto& [file, line] : includesBelow("app/widgets", "(?:core|playback)/"))
+        EXPECT_EQ(part(line, 1), "base") << file << " includes " << line;  // where fonts lie, what an error is
+}
+
+// Threads and calls across them are the business of work/ and of what computes pictures; nobody emits for another.
+TEST(Includes, TheWindowKeepsItsThreadsAndSignalsInOrder) {
+    const fs::path root = fs::path(RIVLEN_SOURCE_DIR) / "src/app";
+    const std::regex threads("std::thread|std::mutex|std::async|invokeMethod"), foreign("\\bemit (?!this)\\w+(\\.|->)"),
+        writes("[rR]eels(\\.|->)write\\(");
+    for (const auto& entry : fs::recursive_directory_iterator(root)) {
+        if (!entry.is_regular_file()) continue;
+        std::ifstream in(entry.path());
+        const std::string text(std::istreambuf_iterator<char>(in), {});
+        const fs::path file = entry.path().lexically_relative(root);
+        const std::string folder = part(file, 0);
+        EXPECT_FALSE(std::regex_search(text, foreign)) << file << " emits a signal of another object";
+        if (folder != "reels") {
+            EXPECT_FALSE(std::regex_search(text, writes)) << file << " writes facts of reels";
+        }
+        if (folder != "work" && folder != "views") {
+            EXPECT_FALSE(std::regex_search(text, threads)) << file << " has threads of its own";
+        }
+    }
 }
 
 TEST(Includes, TheCoreKnowsNoInterfaceAndOnlyOneFileKnowsLibtorch) {

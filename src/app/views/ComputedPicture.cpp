@@ -3,22 +3,22 @@
 #include <QPainter>
 #include <algorithm>
 
-#include "app/Theme.h"
+#include "app/widgets/Theme.h"
 #include "core/base/Error.h"
 #include "core/spectral/OwnershipPicture.h"
 
 namespace rivlen {
 
-ComputedPicture::ComputedPicture(Controller& controller, TimeAxis& axis, QWidget* parent)
-    : TimeView(controller, axis, parent) {
+ComputedPicture::ComputedPicture(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent)
+    : TimeView(document, reels, hearing, axis, parent) {
     m_wait.setSingleShot(true);
     m_wait.setInterval(60);
     connect(&m_wait, &QTimer::timeout, this, &ComputedPicture::compute);
     connect(&axis, &TimeAxis::changed, this, [this] { soon(); });
-    connect(&controller, &Controller::stemsChanged, this, [this] {
+    connect(&reels, &Reels::stemsChanged, this, [this] {
         if (!m_wait.isActive()) soon();
     });
-    connect(&controller, &Controller::reelOpened, this, [this] { soon(); });
+    connect(&reels, &Reels::read, this, [this] { soon(); });
 }
 
 ComputedPicture::~ComputedPicture() {
@@ -34,8 +34,8 @@ void ComputedPicture::retire() {
 
 void ComputedPicture::compute() {
     retire();
-    const Reel* reel = m_controller.reel();
-    const ReelState* state = m_controller.currentState();
+    const Reel* reel = m_document.reel();
+    const ReelFacts* state = m_reels.current();
     if (!isVisible() || !reel || !state || !state->info || m_axis.span() <= 0 || width() < 8) return;
     const Job job = prepare(width(), std::min(height(), 400));
     if (!job) {
@@ -75,7 +75,7 @@ void ComputedPicture::compute() {
 }
 
 void ComputedPicture::paintImage(QPainter& p) {
-    if (m_image.isNull() || !m_controller.reel() || m_reel != m_controller.reel()->id) return;
+    if (m_image.isNull() || !m_document.reel() || m_reel != m_document.reel()->id) return;
     const double a = m_axis.xAt(m_from, width()), b = m_axis.xAt(m_to, width());
     p.setRenderHint(QPainter::SmoothPixmapTransform);
     p.drawImage(QRectF(a, 0, b - a, height()), m_image);
@@ -88,7 +88,7 @@ void ComputedPicture::paintFrequencies(QPainter& p) {
         double low = 0, high = 1;
         for (int i = 0; i < 30; ++i) {
             const double y = (low + high) / 2;
-            (pictureFrequency(y, m_controller.currentState()->info->sampleRate) > f ? low : high) = y;
+            (pictureFrequency(y, m_reels.current()->info->sampleRate) > f ? low : high) = y;
         }
         if (low < 0.02 || low > 0.98) continue;
         const QString text = f >= 1000 ? QString("%1 kHz").arg(f / 1000) : QString("%1 Hz").arg(f);

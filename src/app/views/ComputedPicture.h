@@ -15,17 +15,17 @@ namespace rivlen {
 class ComputedPicture : public TimeView {
     Q_OBJECT
 public:
-    ComputedPicture(Controller& controller, TimeAxis& axis, QWidget* parent = nullptr);
+    ComputedPicture(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent = nullptr);
     ~ComputedPicture() override;
     bool busy() const { return m_progress != nullptr || m_wait.isActive(); }
+    /// Computes anew in a moment; quick changes are gathered into one computation.
+    void soon() { m_wait.start(); }
 
 protected:
     using Job = std::function<QImage(const Progress&)>;
     /// What computes the picture of the axis at a size, free of the window's objects; null when there is nothing to
     /// show. Throws Error when it is cancelled or the file went away.
     virtual Job prepare(int columns, int rows) = 0;
-    /// Computes anew in a moment; quick changes are gathered into one computation.
-    void soon() { m_wait.start(); }
     void paintImage(QPainter& painter);
     void paintFrequencies(QPainter& painter);
     void resizeEvent(QResizeEvent*) override { soon(); }

@@ -5,8 +5,8 @@
 #include <array>
 #include <cmath>
 
-#include "app/Theme.h"
-#include "app/views/Plaque.h"
+#include "app/widgets/Plaque.h"
+#include "app/widgets/Theme.h"
 
 namespace rivlen {
 
@@ -21,7 +21,7 @@ double widthOf(double meanSquare) {
 }  // namespace
 
 void CurrentView::paintPicture(QPainter& p) {
-    const ReelState* state = m_controller.currentState();
+    const ReelFacts* state = m_reels.current();
     if (!state || !state->shownLevels() || !state->info || m_axis.span() <= 0) return;
     p.setRenderHint(QPainter::Antialiasing);
     const int w = width();

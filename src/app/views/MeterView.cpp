@@ -4,7 +4,7 @@
 #include <QPainterPath>
 #include <cmath>
 
-#include "app/Theme.h"
+#include "app/widgets/Theme.h"
 
 namespace rivlen {
 

@@ -1,7 +1,7 @@
 #pragma once
 #include <QWidget>
 
-#include "app/HeardMeters.h"
+#include "app/hearing/HeardMeters.h"
 
 namespace rivlen {
 

@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/Theme.h"
+#include "app/widgets/Theme.h"
 #include "core/media/MediaReader.h"
 
 namespace rivlen {
@@ -42,8 +42,8 @@ QImage colourOwnership(const OwnershipPicture& picture, const std::array<QColor,
 }
 
 ComputedPicture::Job OwnershipView::prepare(int columns, int rows) {
-    const auto state = m_controller.currentState();
-    return [source = m_controller.workFile(*m_controller.reel()), stems = state->stems, rate = state->info->sampleRate,
+    const auto state = m_reels.current();
+    return [source = m_reels.workFile(*m_document.reel()), stems = state->stems, rate = state->info->sampleRate,
             from = m_axis.from(), to = m_axis.to(), columns, rows](const Progress& progress) {
         MediaReader reader(source);
         std::vector<std::unique_ptr<SampleSource>> readers;
@@ -57,37 +57,41 @@ ComputedPicture::Job OwnershipView::prepare(int columns, int rows) {
     };
 }
 
-void OwnershipView::setDesk(WeighDesk* desk) {
-    m_desk = desk;
-    connect(desk, &WeighDesk::changed, this, qOverload<>(&QWidget::update));
+double OwnershipView::frequencyAtY(double y) const {
+    const ReelFacts* facts = m_reels.current();
+    return pictureFrequency(std::clamp(y / std::max(1, height()), 0.0, 1.0),
+                            facts && facts->info ? facts->info->sampleRate : 48000);
 }
 
-void OwnershipView::paintScars(QPainter& p) {
-    const auto* found = m_desk && m_controller.session().stage == "weigh" ? m_desk->result() : nullptr;
-    if (!found) return;
-    p.setFont(theme::font(11, QFont::DemiBold));
-    for (size_t i = 0; i < found->places.size(); ++i) {
-        const double at = found->from + found->places[i].seconds;
-        const double a = m_axis.xAt(at - kMomentSeconds / 2, width()), b = m_axis.xAt(at + kMomentSeconds / 2, width());
-        const bool chosen = int(i) == m_desk->place();
-        QColor shade = theme::attention;
-        shade.setAlpha(chosen ? 120 : 60);
-        p.fillRect(QRectF(a, 18, std::max(2.0, b - a), height() - 18), shade);
-        const QRectF tag((a + b) / 2 - 10, 2, 20, 16);
-        p.setPen(Qt::NoPen);
-        p.setBrush(chosen ? theme::ink : theme::attention);
-        p.drawRoundedRect(tag, 3, 3);
-        p.setPen(theme::ground);
-        p.drawText(tag, Qt::AlignCenter, QString::number(i + 1));
-    }
+double OwnershipView::yAtFrequency(double hz) const {
+    double low = 0, high = height();
+    for (int i = 0; i < 30; ++i) (frequencyAtY((low + high) / 2) > hz ? low : high) = (low + high) / 2;
+    return low;
+}
+
+void OwnershipView::mousePressEvent(QMouseEvent* e) {
+    for (PictureOverlay* overlay : m_overlays)
+        if (overlay->press(*e, *this)) return;
+    ComputedPicture::mousePressEvent(e);
+}
+
+void OwnershipView::mouseMoveEvent(QMouseEvent* e) {
+    for (PictureOverlay* overlay : m_overlays)
+        if (overlay->move(*e, *this)) return;
+    ComputedPicture::mouseMoveEvent(e);
+}
+
+void OwnershipView::mouseReleaseEvent(QMouseEvent* e) {
+    for (PictureOverlay* overlay : m_overlays)
+        if (overlay->release(*e)) return;
+    ComputedPicture::mouseReleaseEvent(e);
 }
 
 void OwnershipView::paintPicture(QPainter& p) {
-    const ReelState* state = m_controller.currentState();
-    if (!state || !state->info) return;
+    const ReelFacts* facts = m_reels.current();
+    if (!facts || !facts->info) return;
     paintImage(p);
-    paintScars(p);
-    paintAreas(p);
+    for (PictureOverlay* overlay : m_overlays) overlay->paint(p, *this);
     paintFrequencies(p);
 }
 

@@ -1,11 +1,10 @@
 #pragma once
 #include <array>
+#include <vector>
 
-#include "app/MendTool.h"
-#include "app/RebuildDesk.h"
-#include "app/Theme.h"
-#include "app/WeighDesk.h"
 #include "app/views/ComputedPicture.h"
+#include "app/views/PictureOverlay.h"
+#include "app/widgets/Theme.h"
 #include "core/spectral/OwnershipPicture.h"
 
 namespace rivlen {
@@ -16,10 +15,8 @@ class OwnershipView : public ComputedPicture {
     Q_OBJECT
 public:
     using ComputedPicture::ComputedPicture;
-    /// Whose worst places are marked on the picture while the Weigh stage is shown.
-    void setDesk(WeighDesk* desk);
-    /// At Rebuild areas are marked on it while the tool is active.
-    void setMending(RebuildDesk* desk, MendTool* tool);
+    /// Draws an overlay from now on, over those before; it must live as long as the view.
+    void lay(PictureOverlay* overlay) { m_overlays.push_back(overlay); }
     double frequencyAtY(double y) const;
     double yAtFrequency(double hz) const;
 
@@ -31,13 +28,7 @@ protected:
     void mouseReleaseEvent(QMouseEvent*) override;
 
 private:
-    bool mending() const;
-    void paintAreas(QPainter& painter);
-    void paintScars(QPainter& painter);
-    RebuildDesk* m_rebuild = nullptr;
-    MendTool* m_tool = nullptr;
-    std::vector<std::pair<double, double>> m_marked;  ///< (seconds, Hz) while an area is being marked
-    WeighDesk* m_desk = nullptr;
+    std::vector<PictureOverlay*> m_overlays;
 };
 
 /// Colours a picture; free of widgets, so that tests can look at single cells.

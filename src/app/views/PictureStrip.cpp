@@ -2,22 +2,22 @@
 
 #include <QPainter>
 
-#include "app/Theme.h"
+#include "app/widgets/Theme.h"
 #include "core/media/PictureReader.h"
 
 namespace rivlen {
 
-PictureStrip::PictureStrip(Controller& controller, TimeAxis& axis, QWidget* parent)
-    : ComputedPicture(controller, axis, parent) {
+PictureStrip::PictureStrip(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent)
+    : ComputedPicture(document, reels, hearing, axis, parent) {
     setObjectName("pictureStrip");
     setFixedHeight(52);
     setToolTip("The picture over time; the picture window shows the exact frame");
 }
 
 ComputedPicture::Job PictureStrip::prepare(int columns, int rows) {
-    const ReelState* state = m_controller.currentState();
+    const ReelFacts* state = m_reels.current();
     if (!state || !state->info || !state->info->picture || rows < 8) return nullptr;
-    return [file = m_controller.reel()->source, from = m_axis.from(), to = m_axis.to(), columns, rows,
+    return [file = m_document.reel()->source, from = m_axis.from(), to = m_axis.to(), columns, rows,
             picture = *state->info->picture](const Progress& progress) {
         QImage strip(columns, rows, QImage::Format_RGB32);
         strip.fill(theme::ground);

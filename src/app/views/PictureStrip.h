@@ -7,7 +7,7 @@ namespace rivlen {
 class PictureStrip : public ComputedPicture {
     Q_OBJECT
 public:
-    PictureStrip(Controller& controller, TimeAxis& axis, QWidget* parent = nullptr);
+    PictureStrip(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent = nullptr);
 
 protected:
     Job prepare(int columns, int rows) override;

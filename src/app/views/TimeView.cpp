@@ -6,15 +6,15 @@
 #include <array>
 #include <cmath>
 
-#include "app/Theme.h"
+#include "app/widgets/Theme.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
 
-TimeView::TimeView(Controller& controller, TimeAxis& axis, QWidget* parent)
-    : QWidget(parent), m_controller(controller), m_axis(axis) {
+TimeView::TimeView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent)
+    : QWidget(parent), m_document(document), m_reels(reels), m_hearing(hearing), m_axis(axis) {
     connect(&axis, &TimeAxis::changed, this, qOverload<>(&QWidget::update));
-    connect(&controller, &Controller::sessionChanged, this, qOverload<>(&QWidget::update));
+    connect(&document, &Document::changed, this, qOverload<>(&QWidget::update));
     setAttribute(Qt::WA_OpaquePaintEvent);
 }
 
@@ -22,9 +22,9 @@ void TimeView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.fillRect(rect(), theme::ground);
     paintPicture(p);
-    const Reel* reel = m_controller.reel();
+    const Reel* reel = m_document.reel();
     if (!reel || m_axis.duration() <= 0) return;
-    std::optional<std::pair<double, double>> loop = m_controller.loop();
+    std::optional<std::pair<double, double>> loop = m_hearing.loop();
     if (m_pressed && m_dragged) loop = std::minmax(*m_pressed, *m_dragged);
     if (loop) {
         const double a = m_axis.xAt(loop->first, width()), b = m_axis.xAt(loop->second, width());
@@ -35,9 +35,8 @@ void TimeView::paintEvent(QPaintEvent*) {
         p.drawLine(QPointF(a, 0), QPointF(a, height()));
         p.drawLine(QPointF(b, 0), QPointF(b, height()));
     }
-    if (m_controller.player().isOpen()) {
-        const double x =
-            m_axis.xAt(double(m_controller.player().position()) / m_controller.player().sampleRate(), width());
+    if (m_hearing.player().isOpen()) {
+        const double x = m_axis.xAt(double(m_hearing.player().position()) / m_hearing.player().sampleRate(), width());
         p.setPen(QPen(theme::ink, 1.5));
         p.drawLine(QPointF(x, 0), QPointF(x, height()));
     }
@@ -59,10 +58,10 @@ void TimeView::mouseReleaseEvent(QMouseEvent* e) {
     const double at = std::clamp(*m_pressed, 0.0, m_axis.duration());
     if (m_dragged) {
         const auto span = std::minmax(at, *m_dragged);
-        m_controller.editReel("Set loop", [&](Reel& r) { r.loop = std::pair(span.first, span.second); });
-        m_controller.player().locate(std::llround(span.first * m_controller.player().sampleRate()));
+        m_document.editReel("Set loop", [&](Reel& r) { r.loop = std::pair(span.first, span.second); });
+        m_hearing.player().locate(std::llround(span.first * m_hearing.player().sampleRate()));
     } else if (e->button() == Qt::LeftButton) {
-        m_controller.player().locate(std::llround(at * m_controller.player().sampleRate()));
+        m_hearing.player().locate(std::llround(at * m_hearing.player().sampleRate()));
     }
     m_pressed.reset();
     m_dragged.reset();
@@ -101,9 +100,9 @@ void TimeRuler::paintPicture(QPainter& p) {
 }
 
 void TimeRuler::paintFindings(QPainter& p) {
-    const ReelState* state = m_controller.currentState();
-    if (m_controller.session().stage != "intake" || !state || !state->diagnosis) return;
-    for (const Finding& f : m_controller.findings(*m_controller.reel())) {
+    const ReelFacts* state = m_reels.current();
+    if (m_document.session().stage != stage::intake || !state || !state->diagnosis) return;
+    for (const Finding& f : m_reels.findings(*m_document.reel())) {
         if (f.to - f.from > 0.9 * m_axis.duration() && f.kind != Fault::Click)
             continue;  // what is everywhere needs no mark
         if (f.kind == Fault::Click) {

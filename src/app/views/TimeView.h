@@ -2,7 +2,9 @@
 #include <QWidget>
 #include <optional>
 
-#include "app/Controller.h"
+#include "app/document/Document.h"
+#include "app/hearing/Hearing.h"
+#include "app/reels/Reels.h"
 #include "app/views/TimeAxis.h"
 
 namespace rivlen {
@@ -12,7 +14,8 @@ namespace rivlen {
 class TimeView : public QWidget {
     Q_OBJECT
 public:
-    TimeView(Controller& controller, TimeAxis& axis, QWidget* parent = nullptr);
+    TimeView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent = nullptr);
+    const TimeAxis& axis() const { return m_axis; }
 
 protected:
     virtual void paintPicture(QPainter& painter) = 0;
@@ -22,7 +25,9 @@ protected:
     void mouseReleaseEvent(QMouseEvent*) override;
     void wheelEvent(QWheelEvent*) override;
 
-    Controller& m_controller;
+    Document& m_document;
+    Reels& m_reels;
+    Hearing& m_hearing;
     TimeAxis& m_axis;
 
 private:

@@ -5,8 +5,8 @@
 #include <QPainter>
 #include <cmath>
 
-#include "app/PictureDock.h"
-#include "app/Theme.h"
+#include "app/views/PictureDock.h"
+#include "app/widgets/Theme.h"
 #include "core/audio/Decibel.h"
 #include "core/media/Timecode.h"
 
@@ -55,7 +55,8 @@ private:
     int m_age = 0;
 };
 
-TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(parent), m_controller(controller) {
+TransportBar::TransportBar(Document& document, Reels& reels, Hearing& hearing, QWidget* parent)
+    : QWidget(parent), m_document(document), m_reels(reels), m_hearing(hearing) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(12, 6, 12, 6);
     row->setSpacing(5);
@@ -63,11 +64,11 @@ TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(pa
     m_play->setFixedWidth(64);
     m_play->setToolTip("Play or stop (Space)");
     m_play->setObjectName("play");
-    connect(m_play, &QPushButton::clicked, &controller, &Controller::togglePlay);
+    connect(m_play, &QPushButton::clicked, &hearing, &Hearing::togglePlay);
     m_loop = new QPushButton("Loop");
     m_loop->setToolTip("Takes the loop away. Set one by dragging over the picture, or with [ and ] at the playhead");
     m_loop->setObjectName("loop");
-    connect(m_loop, &QPushButton::clicked, this, [this] { m_controller.removeLoop(); });
+    connect(m_loop, &QPushButton::clicked, this, [this] { m_hearing.removeLoop(); });
     m_time = new QLabel;
     m_time->setFont(theme::font(17, QFont::Medium));
     m_time->setFixedWidth(118);
@@ -87,7 +88,7 @@ TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(pa
         b->setStyleSheet("padding: 5px 6px");
         group->addButton(b, h);
         row->addWidget(b);
-        connect(b, &QPushButton::clicked, this, [this, h] { m_controller.hear(Heard(h)); });
+        connect(b, &QPushButton::clicked, this, [this, h] { m_hearing.hear(Heard(h)); });
     }
     m_heard[0]->setToolTip("The recording as it came in (1). Hold O to hear it while the key is down");
     m_heard[1]->setToolTip("The dialogue at the present strength (2)");
@@ -104,41 +105,42 @@ TransportBar::TransportBar(Controller& controller, QWidget* parent) : QWidget(pa
     m_match->setCheckable(true);
     m_match->setObjectName("levelMatch");
     m_match->setToolTip("Plays everything at the source's loudness (BS.1770), since louder sounds better (M)");
-    connect(m_match, &QPushButton::clicked, this, [this](bool on) { m_controller.setLevelMatch(on); });
+    connect(m_match, &QPushButton::clicked, this, [this](bool on) { m_hearing.match().set(on); });
     row->addWidget(m_match);
     m_meter = new Meter(this);
     row->addWidget(m_meter);
-    for (auto signal :
-         {&Controller::heardChanged, &Controller::sessionChanged, &Controller::stemsChanged, &Controller::reelOpened})
-        connect(&controller, signal, this, &TransportBar::refresh);
+    connect(&hearing, &Hearing::changed, this, &TransportBar::refresh);
+    connect(&document, &Document::changed, this, &TransportBar::refresh);
+    connect(&reels, &Reels::stemsChanged, this, &TransportBar::refresh);
+    connect(&reels, &Reels::read, this, &TransportBar::refresh);
     refresh();
     tick();
 }
 
 void TransportBar::refresh() {
-    Player& player = m_controller.player();
-    const ReelState* state = m_controller.currentState();
+    Player& player = m_hearing.player();
+    const ReelFacts* state = m_reels.current();
     const bool stems = state && state->stems;
     m_play->setEnabled(player.isOpen());
-    m_loop->setEnabled(m_controller.loop().has_value());
+    m_loop->setEnabled(m_hearing.loop().has_value());
     for (int h = 0; h < kHeardCount; ++h) {
         const bool version = h == int(Heard::Recorded) || h == int(Heard::Removed),
                    mix = h == int(Heard::Mix);  // shown only where there are treatments, or a rebuild
-        const bool treated = m_controller.reel() && !m_controller.reel()->treatments.empty();
-        const bool rebuilt = m_controller.session().stage == "rebuild" ||
-                             (m_controller.reel() && !m_controller.reel()->rebuild->empty());
+        const bool treated = m_document.reel() && !m_document.reel()->treatments.empty();
+        const bool rebuilt =
+            m_document.session().stage == stage::rebuild || (m_document.reel() && !m_document.reel()->rebuild->empty());
         m_heard[size_t(h)]->setVisible(version ? treated : !mix || rebuilt);
         m_heard[size_t(h)]->setEnabled(player.isOpen() && (h == 0 || version || mix || stems));
         m_heard[size_t(h)]->setChecked(player.isOpen() && int(player.heard()) == h);
     }
-    m_match->setChecked(m_controller.levelMatch());
+    m_match->setChecked(m_hearing.match().on());
 }
 
 void TransportBar::tick() {
-    Player& player = m_controller.player();
+    Player& player = m_hearing.player();
     m_play->setText(player.playing() ? "Stop" : "Play");
     const double at = player.isOpen() ? double(player.position()) / player.sampleRate() : 0;
-    const ReelState* state = m_controller.currentState();
+    const ReelFacts* state = m_reels.current();
     const QString time = QString::fromStdString(formatTime(at));
     const bool timecode = player.isOpen() && state && state->info && state->info->timecode;
     m_time->setText(timecode ? PictureDock::timecodeAt(*state->info, at) : time);

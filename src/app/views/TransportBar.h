@@ -4,7 +4,9 @@
 #include <QWidget>
 #include <array>
 
-#include "app/Controller.h"
+#include "app/document/Document.h"
+#include "app/hearing/Hearing.h"
+#include "app/reels/Reels.h"
 
 namespace rivlen {
 
@@ -12,13 +14,15 @@ namespace rivlen {
 class TransportBar : public QWidget {
     Q_OBJECT
 public:
-    explicit TransportBar(Controller& controller, QWidget* parent = nullptr);
+    explicit TransportBar(Document& document, Reels& reels, Hearing& hearing, QWidget* parent = nullptr);
     /// Called at the picture rate: position and meters.
     void tick();
 
 private:
     void refresh();
-    Controller& m_controller;
+    Document& m_document;
+    Reels& m_reels;
+    Hearing& m_hearing;
     QPushButton *m_play, *m_loop, *m_match;
     QLabel* m_time;
     std::array<QPushButton*, kHeardCount> m_heard;

@@ -30,6 +30,12 @@ std::array<StrengthCourse, kStemCount> Reel::neutralStrength() {
     return all;
 }
 
+StrengthCourse courseWith(const Reel& reel, const IsolationSettings& settings) {
+    Reel other = reel;
+    other.setIsolation(settings);
+    return other.course();
+}
+
 Reel makeReel(const Session& session, const fs::path& source) {
     Reel reel;
     int number = int(session.reels.size());

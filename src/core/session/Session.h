@@ -92,6 +92,9 @@ struct Session {
 /// A reel for a file, named after it, with an id that the session does not use yet.
 Reel makeReel(const Session& session, const std::filesystem::path& source);
 
+/// The reel's strength with other settings where work goes on.
+StrengthCourse courseWith(const Reel& reel, const IsolationSettings& settings);
+
 /// Reads a session file (docs/formats.md). Sources that are not there are kept: the caller asks for them.
 /// Throws Error (InputUnreadable) with what is wrong and where.
 Session loadSession(const std::filesystem::path& file);

@@ -1,0 +1,275 @@
+#include "app/dispatch/DispatchDesk.h"
+
+#include <QFileInfo>
+#include <algorithm>
+
+#include "core/base/Resources.h"
+#include "core/media/Timecode.h"
+#include "core/session/SessionDelivery.h"
+
+namespace rivlen {
+
+DispatchDesk::DispatchDesk(Document& document, Reels& reels, Work& work, QObject* parent)
+    : QObject(parent),
+      m_document(document),
+      m_reels(reels),
+      m_work(work),
+      m_queue(std::make_unique<DeliveryQueue>(dataFolder() / "dispatch")),
+      m_jobs(work, this, OwnWork::Shown::InWorkLine) {
+    m_queue->clearEnded();  // what was delivered before lies where it was delivered to
+    m_queue->onChange = [this, post = m_jobs.poster()] {
+        if (m_told.exchange(true)) return;
+        post([this] {
+            m_told = false;
+            emit changed();
+        });
+    };
+    connect(&document, &Document::changed, this, [this] {
+        m_chosen = std::clamp(m_chosen, 0, std::max(0, int(deliverables().size()) - 1));
+        emit changed();
+    });
+    connect(&reels, &Reels::read, this, &DispatchDesk::changed);
+}
+
+DispatchDesk::~DispatchDesk() {
+    m_queue->setPaused(false);
+    m_jobs.begin();
+}
+
+/// Does something that may be refused; false, and a notice, when it was.
+template <typename Action>
+bool DispatchDesk::tried(Action action) {
+    try {
+        action();
+        return true;
+    } catch (const Error& e) {
+        m_work.warn(QString::fromStdString(e.what()));
+        return false;
+    }
+}
+
+const std::vector<Deliverable>& DispatchDesk::deliverables() const {
+    const auto& own = m_document.session().deliverables;
+    return own.empty() ? usualDeliverables() : own;
+}
+
+void DispatchDesk::choose(int index) {
+    m_chosen = index;
+    emit changed();
+}
+
+void DispatchDesk::edit(const QString& name, const std::function<void(Deliverable&)>& change,
+                        const std::string& gesture) {
+    m_document.editDeliverables(
+        name,
+        [&](auto& all) {
+            if (m_chosen >= 0 && m_chosen < int(all.size())) change(all[size_t(m_chosen)]);
+        },
+        gesture);
+}
+
+void DispatchDesk::setOn(int index, bool on) {
+    m_document.editDeliverables(on ? "Deliver" : "Do not deliver", [&](auto& all) { all[size_t(index)].on = on; });
+}
+
+void DispatchDesk::add() {
+    m_document.editDeliverables("Add deliverable", [&](auto& all) {
+        Deliverable d = m_chosen >= 0 && m_chosen < int(all.size()) ? all[size_t(m_chosen)] : Deliverable();
+        int number = 1;
+        const auto taken = [&](const std::string& name) {
+            return std::any_of(all.begin(), all.end(), [&](const Deliverable& x) { return x.name == name; });
+        };
+        do d.name = "deliverable " + std::to_string(++number);
+        while (taken(d.name));
+        all.push_back(d);
+        m_chosen = int(all.size()) - 1;
+    });
+}
+
+void DispatchDesk::remove() {
+    m_document.editDeliverables("Remove deliverable", [&](auto& all) {
+        if (all.size() > 1 && m_chosen >= 0 && m_chosen < int(all.size())) all.erase(all.begin() + m_chosen);
+    });
+}
+
+void DispatchDesk::useSet(const DeliverySet& set) {
+    m_document.editDeliverables("Use set " + QString::fromStdString(set.name),
+                                [&](auto& all) { all = set.deliverables; });
+    choose(0);
+}
+
+void DispatchDesk::keepSet(const QString& name) {
+    if (tried([&] { saveOwnDeliverySet({name.trimmed().toStdString(), "", deliverables()}); }))
+        m_work.report(QString("The set \"%1\" is kept: it is among the sets from now on.").arg(name.trimmed()));
+}
+
+void DispatchDesk::readSet(const QString& file) {
+    tried([&] { useSet(readDeliverySet(toPath(file))); });
+}
+
+void DispatchDesk::writeSet(const QString& file) {
+    if (tried([&] { writeDeliverySet({m_document.session().name, "", deliverables()}, toPath(file)); }))
+        m_work.report(QString("The set is written to %1.").arg(file));
+}
+
+QString DispatchDesk::preview() const {
+    if (m_chosen < 0 || m_chosen >= int(deliverables().size())) return {};
+    try {
+        const Reel* reel = m_document.reel();
+        const auto names = deliveryFileNames(deliverables()[size_t(m_chosen)], m_document.session().name,
+                                             reel ? reel->name : "Reel", 2);
+        return QString::fromStdString(
+            names.size() > 1 ? names.front() + " and " + std::to_string(names.size() - 1) + " more" : names.front());
+    } catch (const Error& e) {
+        return QString::fromStdString(e.what());
+    }
+}
+
+bool DispatchDesk::hasPicture() const {
+    const ReelFacts* s = m_document.reel() ? m_reels.current() : nullptr;
+    return s && s->info && s->info->picture;
+}
+
+void DispatchDesk::dispatch(const QString& folder, bool allReels) {
+    std::vector<Deliverable> wanted;
+    for (const Deliverable& d : deliverables())
+        if (d.on) wanted.push_back(d);
+    const Session& session = m_document.session();
+    std::vector<const Reel*> reels;
+    for (const Reel& r : session.reels)
+        if (allReels || r.id == session.current) reels.push_back(&r);
+    if (reels.empty()) return void(m_work.warn("Add a recording at Intake first."));
+    // All of them or none.
+    const bool fine = tried([&] {
+        checkNames(session, reels, wanted, toPath(folder), false);
+        for (const Reel* reel : reels) m_queue->add(session, *reel, wanted, toPath(folder), false);
+    });
+    if (fine) start();
+    emit changed();
+}
+
+void DispatchDesk::dispatchSession(const QString& file, const QString& folder) {
+    const bool fine = tried([&] {
+        const Session session = loadSession(toPath(file));
+        if (session.reels.empty())
+            throw Error(Error::Kind::Usage,
+                        "The session \"" + file.toStdString() + "\" has no reels: add a recording to it first.");
+        std::vector<Deliverable> wanted;
+        for (const Deliverable& d : session.deliverables.empty() ? usualDeliverables() : session.deliverables)
+            if (d.on) wanted.push_back(d);
+        std::vector<const Reel*> reels;
+        for (const Reel& r : session.reels) reels.push_back(&r);
+        checkNames(session, reels, wanted, toPath(folder), false);
+        for (const Reel* reel : reels) m_queue->add(session, *reel, wanted, toPath(folder), false);
+    });
+    if (fine) start();
+    emit changed();
+}
+
+void DispatchDesk::start() {
+    m_queue->setPaused(false);
+    if (busy() || !m_queue->waiting()) return;
+    m_stopped = false;
+    const auto work = [this](Progress& progress, const Work::Post&) {
+        try {
+            m_queue->run(progress);
+        } catch (const Error&) {
+            m_stopped = true;
+            throw;
+        }
+    };
+    m_jobs.submit("Dispatching", work, [this](const JobQueue::Outcome&) {
+        emit changed();
+        if (busy()) return;
+        if (m_stopped) {
+            if (m_queue->waiting()) m_work.report("Dispatch was stopped; Go on at Queue takes up where it stopped.");
+            return;
+        }
+        if (m_queue->waiting() && !m_queue->paused()) return start();  // came in while the last one ended
+        const auto all = reports();
+        const auto held = std::count_if(all.begin(), all.end(), [](const DeliveryReport& r) { return r.heldBack; });
+        size_t failed = 0;
+        QString why, folder;
+        for (const auto& t : m_queue->tasks()) {
+            failed += t.state == DeliveryTask::State::Failed;
+            if (t.state == DeliveryTask::State::Failed && why.isEmpty()) why = QString::fromStdString(t.error);
+            folder = QString::fromStdString(t.folder.filename().string());
+        }
+        if (failed)
+            m_work.warn(failed == 1 ? why
+                                    : QString("%1 reels could not be delivered; the first: %2").arg(failed).arg(why));
+        else if (held)
+            m_work.warn(
+                QString("%1 of %2 deliverables failed a check and were held back: see Queue, or the report in %3.")
+                    .arg(held)
+                    .arg(all.size())
+                    .arg(folder));
+        else if (!all.empty() && !m_queue->waiting())
+            m_work.report(QString("%1 deliverables are in %2, all checks passed.").arg(all.size()).arg(folder));
+    });
+    emit changed();
+}
+
+void DispatchDesk::cancel() {
+    for (const auto& t : m_queue->tasks())
+        if (t.state == DeliveryTask::State::Waiting) m_queue->remove(t.id);
+    for (const auto& t : m_queue->tasks())
+        if (t.state == DeliveryTask::State::Running) m_queue->remove(t.id);
+    m_queue->setPaused(false);
+    emit changed();
+}
+
+DispatchDesk::Standing DispatchDesk::standing() const {
+    const Reel* reel = m_document.reel();
+    Standing found = Standing::Nothing;
+    for (const auto& t : m_queue->tasks()) {
+        const Reel& then = t.reel();
+        if (!reel || then.id != reel->id || then.source != reel->source) continue;
+        const bool same = then.strength == reel->strength && then.treatments == reel->treatments &&
+                          then.rebuild == reel->rebuild && then.network == reel->network &&
+                          then.quality == reel->quality;
+        switch (t.state) {
+            case DeliveryTask::State::Done: found = same ? Standing::Delivered : Standing::InWork; break;
+            case DeliveryTask::State::HeldBack:
+            case DeliveryTask::State::Failed: found = Standing::Refused; break;
+            default: found = Standing::InWork;
+        }
+    }
+    return found;
+}
+
+QString DispatchDesk::timeLeft() const {
+    const auto jobs = m_jobs.status();
+    return jobs.empty() || jobs.front().secondsLeft < 0 || m_queue->paused()
+               ? QString()
+               : QString::fromStdString(formatDuration(jobs.front().secondsLeft));
+}
+
+std::vector<DeliveryReport> DispatchDesk::reports() const {
+    std::vector<DeliveryReport> all;
+    for (const auto& t : m_queue->tasks()) all.insert(all.end(), t.reports.begin(), t.reports.end());
+    return all;
+}
+
+void DispatchDesk::handOver(const QString& folder, double handles) {
+    const Reel* reel = m_document.reel();
+    if (!reel) return void(m_work.warn("Add a recording at Intake first."));
+    const auto made = std::make_shared<std::string>();
+    m_jobs.submit(
+        "Handing over " + reel->name,
+        [session = m_document.session(), id = reel->id, to = toPath(folder), handles, made](Progress& progress,
+                                                                                            const Work::Post&) {
+            const Reel& r = *session.reel(id);
+            const ReelMaterial material = prepareReel(recipeOf(r), Progress(progress, 0, 0.5));
+            *made = handOverReel(session, r, material, handles, to, Progress(progress, 0.5, 1)).string();
+        },
+        [this, made](const JobQueue::Outcome&) {
+            emit changed();
+            if (!made->empty())
+                m_work.report(QString("Handed over in %1; MANIFEST.txt says what is what.")
+                                  .arg(QFileInfo(QString::fromStdString(*made)).fileName()));
+        });
+    emit changed();
+}
+
+}  // namespace rivlen

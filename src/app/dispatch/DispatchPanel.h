@@ -1,0 +1,9 @@
+#pragma once
+#include "app/dispatch/DispatchDesk.h"
+#include "app/widgets/StagePanel.h"
+
+namespace rivlen {
+
+StagePanel* makeDispatchPanel(Document& document, Reels& reels, Work& work, DispatchDesk& dispatch);
+
+}  // namespace rivlen

@@ -1,0 +1,177 @@
+#include "app/hearing/Hearing.h"
+
+#include <cmath>
+
+#include "core/base/Error.h"
+#include "core/media/MediaReader.h"
+
+namespace rivlen {
+
+Hearing::Hearing(std::unique_ptr<Device> device, Document& document, Reels& reels, Work& work, QObject* parent)
+    : QObject(parent),
+      m_document(document),
+      m_reels(reels),
+      m_work(work),
+      m_player(std::move(device)),
+      m_match(m_player, document, reels, work) {
+    connect(&document, &Document::voided, this, [this] {
+        m_player.close();
+        m_opened.clear();
+    });
+    connect(&document, &Document::sourceReplaced, this, [this] { m_opened.clear(); });
+    connect(&document, &Document::chosen, this, &Hearing::openCurrent);
+    connect(&document, &Document::edited, this, &Hearing::follow);
+    connect(&reels, &Reels::stemsReplaced, this, &Hearing::attach);
+    connect(&m_match, &LevelMatch::changed, this, &Hearing::changed);
+}
+
+Hearing::~Hearing() { m_player.close(); }
+
+void Hearing::openCurrent() {
+    const Reel* r = m_document.reel();
+    if (!r || m_reels.of(r->id).missing) {
+        m_player.close();
+        m_opened.clear();
+        return m_reels.tellRead();
+    }
+    if (m_opened == r->id) return;
+    m_audition.reset();
+    m_ownLoop = r->loop;
+    try {
+        m_player.open([source = r->source] { return std::make_unique<MediaReader>(source); });
+        m_opened = r->id;
+        m_played = r->source;
+    } catch (const Error& e) {
+        m_opened.clear();
+        m_work.warn(QString::fromStdString(e.what()));
+        return m_reels.tellRead();
+    }
+    emit opened();
+    follow();
+    m_document.announce();
+    m_reels.tellRead();
+    emit changed();
+}
+
+void Hearing::attach(const std::string& id) {
+    const Reel* r = m_document.reel();
+    if (!r || r->id != id) return;
+    setTrying(false);
+    m_player.setStems(m_reels.of(id).stems);
+    if (!m_reels.repairPending(*r)) playVersions();  // else what is heard goes on until the treatments are through
+}
+
+void Hearing::follow() {
+    endTrial();
+    if (const Reel* r = m_document.reel()) {
+        m_player.setStrength(r->course());
+        if (r->loop != m_ownLoop) m_audition.reset();
+        m_ownLoop = r->loop;
+        followLoop();
+        m_match.follow(r->course());
+    }
+    m_match.soon();
+}
+
+std::optional<std::pair<double, double>> Hearing::loop() const {
+    return m_audition || !m_document.reel() ? m_audition : m_document.reel()->loop;
+}
+
+void Hearing::followLoop() {
+    const auto at = [this](double seconds) { return std::llround(seconds * m_player.sampleRate()); };
+    const auto now = loop();
+    m_player.setLoop(now ? std::optional(std::pair<int64_t, int64_t>(at(now->first), at(now->second))) : std::nullopt);
+}
+
+void Hearing::audition(double from, double to) {
+    if (!m_player.isOpen()) return;
+    m_audition = std::pair(from, to);
+    followLoop();
+    m_player.locate(std::llround(from * m_player.sampleRate()));
+    m_player.play();
+    emit changed();
+}
+
+void Hearing::removeLoop() {
+    m_audition.reset();
+    if (m_document.reel() && m_document.reel()->loop)
+        m_document.editReel("Remove loop", [](Reel& r) { r.loop.reset(); });
+    followLoop();
+    emit changed();
+}
+
+void Hearing::tryIsolation(const IsolationSettings& settings) {
+    if (!m_document.reel()) return;
+    const StrengthCourse course = courseWith(*m_document.reel(), settings);
+    m_player.setStrength(course);
+    m_match.follow(course);
+}
+
+void Hearing::setTrying(bool on) {
+    m_trying = on;
+    m_match.hold(on);
+}
+
+void Hearing::tryStems(std::shared_ptr<StemStore> stems, const StrengthCourse& course, float resultGain) {
+    setTrying(true);
+    m_player.setStems(std::move(stems));
+    m_player.setStrength(course);
+    if (m_match.on()) m_player.setMatchGain(Heard::Result, resultGain);
+    emit changed();
+}
+
+void Hearing::endTrial() {
+    if (!m_trying) return;
+    setTrying(false);
+    if (const Reel* r = m_document.reel()) {
+        m_player.setStems(m_reels.of(r->id).stems);
+        m_player.setStrength(r->course());
+        m_match.follow(r->course());
+    }
+    emit changed();
+}
+
+void Hearing::setBlind(bool on) {
+    m_blind = on;
+    m_match.wait(on);
+    if (!on && m_document.reel()) tryIsolation(m_document.reel()->isolation());
+    m_document.announce();
+}
+
+void Hearing::playVersions() {
+    const Reel* r = m_document.reel();
+    if (!r || m_opened != r->id) return;
+    const auto chain = r->recordingTreatments();
+    const auto work = m_reels.workFile(*r);
+    const auto opens = [](const std::filesystem::path& file) {
+        return [file] { return std::make_unique<MediaReader>(file); };
+    };
+    if (work != m_played)
+        m_player.setVersions(opens(work), work == r->source ? Player::OpenSource() : opens(r->source));
+    m_played = work;
+    const bool treated = work != r->source || !chain.empty();
+    if (!treated && (m_player.heard() == Heard::Recorded || m_player.heard() == Heard::Removed)) hear(Heard::Source);
+}
+
+void Hearing::tryVersions(Player::OpenSource source, Player::OpenSource recorded, Player::OpenSource removed) {
+    m_played.clear();
+    m_player.setVersions(std::move(source), std::move(recorded), std::move(removed));
+}
+
+void Hearing::togglePlay() {
+    if (m_player.playing()) m_player.stop();
+    else m_player.play();
+    emit changed();
+}
+
+void Hearing::locate(int64_t frame) {
+    m_player.locate(frame);
+    emit changed();
+}
+
+void Hearing::hear(Heard heard) {
+    m_player.setHeard(heard);
+    emit changed();
+}
+
+}  // namespace rivlen

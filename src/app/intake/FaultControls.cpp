@@ -1,0 +1,169 @@
+#include "app/intake/FaultControls.h"
+
+#include <QHBoxLayout>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+#include <cmath>
+
+#include "app/widgets/PanelParts.h"
+#include "core/media/Timecode.h"
+
+namespace rivlen {
+
+namespace {
+QString contentWords(Content c) {
+    return c == Content::Speech ? "speech" : c == Content::Music ? "music" : "speech and other sound";
+}
+}  // namespace
+
+FaultControls::FaultControls(Document& document, Reels& reels, Hearing& hearing, RepairDesk& desk, QWidget* parent)
+    : QWidget(parent), m_document(document), m_reels(reels), m_hearing(hearing), m_desk(desk) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 8, 0, 0);
+    column->setSpacing(6);
+    auto* row = new QHBoxLayout;
+    auto* holds = new QLabel("Holds");
+    holds->setStyleSheet("color: #a79d8c");
+    m_content = new QComboBox;
+    m_content->setObjectName("content");
+    m_content->setAccessibleName("What this reel holds");
+    m_content->setToolTip(
+        "What counts as a fault depends on what the reel holds: a drum is no plosive. Say otherwise where Rivlen is "
+        "wrong.");
+    row->addWidget(holds);
+    row->addWidget(m_content, 1);
+    column->addLayout(row);
+    m_heading = addPageHeading(column, "");
+    m_list = new QListWidget;
+    m_list->setObjectName("findings");
+    m_list->setAccessibleName("Faults of this reel");
+    m_list->setStyleSheet("QListWidget::item { padding: 3px 6px; }");
+    m_list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    m_list->setToolTip("A click or Return plays a fault in a loop");
+    column->addWidget(m_list, 1);
+    m_about = addPageText(column);
+    m_about->setObjectName("faultabout");
+    m_about->setFixedHeight(66);
+    m_about->setAlignment(Qt::AlignTop);
+    auto* buttons = new QHBoxLayout;
+    buttons->setSpacing(6);
+    m_accept = makeSmallButton("acceptFinding", "Accept", "Puts the proposed treatment to work");
+    m_adjust = makeSmallButton("adjustFinding", "Adjust", "Accepts it and goes to the amount of its treatment");
+    m_dismiss =
+        makeSmallButton("dismissFinding", "Dismiss", "This is no fault: nothing is proposed against it any more");
+    m_all = makeSmallButton("acceptAllFindings", "Accept all",
+                            "Puts all proposed treatments to work, in the sensible order");
+    for (auto* b : {m_accept, m_adjust, m_dismiss, m_all}) buttons->addWidget(b);
+    column->addLayout(buttons);
+    connect(m_list, &QListWidget::itemClicked, this, [this] { hear(m_list->currentRow()); });
+    connect(m_list, &QListWidget::itemActivated, this, [this] { hear(m_list->currentRow()); });
+    connect(m_list, &QListWidget::currentRowChanged, this, &FaultControls::refreshButtons);
+    connect(m_accept, &QPushButton::clicked, this, [this] {
+        if (const Finding* f = at(m_list->currentRow())) m_desk.accept(*f);
+    });
+    connect(m_adjust, &QPushButton::clicked, this, [this] {
+        const Finding* f = at(m_list->currentRow());
+        if (!f) return;
+        const QString id = entryOf(f->kind).treatment;
+        m_desk.accept(Finding(*f));
+        emit treatmentWanted(id);
+    });
+    connect(m_dismiss, &QPushButton::clicked, this, [this] {
+        if (const Finding* f = at(m_list->currentRow()))
+            m_desk.dismiss(Finding(*f), m_desk.verdict(*f) != RepairDesk::Verdict::Dismissed);
+    });
+    connect(m_all, &QPushButton::clicked, &m_desk, &RepairDesk::acceptAll);
+    connect(m_content, &QComboBox::activated, this,
+            [this](int i) { m_desk.sayContent(i == 0 ? "" : contentName(Content(i - 1))); });
+    connect(&m_desk, &RepairDesk::changed, this, &FaultControls::refresh);
+    refresh();
+}
+
+void FaultControls::refresh() {
+    const Reel* reel = m_document.reel();
+    const ReelFacts* state = m_reels.current();
+    const auto found = m_desk.found();
+    m_found = found.value_or(std::vector<Finding>{});
+    m_content->setEnabled(reel);
+    const auto heard = found ? state->diagnosis->content : std::nullopt;
+    QStringList contents{"as found: " +
+                             (heard ? contentWords(*heard) : QString(found ? "too short to tell" : "not known yet")),
+                         "speech", "music", "speech and other sound"};
+    const QSignalBlocker quietContent(m_content);
+    if (m_content->itemText(0) != contents[0]) {
+        m_content->clear();
+        m_content->addItems(contents);
+    }
+    int said = 0;
+    for (int i = 0; reel && i < 3; ++i)
+        if (reel->content == contentName(Content(i))) said = i + 1;
+    m_content->setCurrentIndex(said);
+    const auto open = std::count_if(m_found.begin(), m_found.end(), [this](const Finding& f) {
+        return m_desk.verdict(f) == RepairDesk::Verdict::Open;
+    });
+    m_heading->setText(!reel    ? ""
+                       : !found ? (state->missing ? "" : "Looking for faults…")
+                       : m_found.empty()
+                           ? "No faults were found"
+                           : (m_found.size() == 1 ? QString("One fault") : QString("%1 faults").arg(m_found.size())) +
+                                 QString(", %1 open").arg(open));
+    m_list->setVisible(!m_found.empty());
+    const QSignalBlocker quiet(m_list);
+    while (m_list->count() > int(m_found.size())) delete m_list->takeItem(m_list->count() - 1);
+    for (int i = 0; i < int(m_found.size()); ++i) {
+        const Finding& f = m_found[size_t(i)];
+        const auto verdict = m_desk.verdict(f);
+        const bool whole = f.to - f.from > 0.9 * state->info->duration();
+        const QString mark = verdict == RepairDesk::Verdict::Accepted    ? QString(QChar(0x2713))
+                             : verdict == RepairDesk::Verdict::Dismissed ? QString(QChar(0x2013))
+                                                                         : QString(QChar(0x2022));
+        const QString text =
+            mark + "  " + QString::fromStdString(describe(f)) +
+            (whole ? QString() : QString("  –  %1").arg(QString::fromStdString(formatTime(f.from)).chopped(2)));
+        if (i >= m_list->count()) m_list->addItem(text);
+        auto* item = m_list->item(i);
+        if (item->text() != text) item->setText(text);
+        item->setForeground(verdict == RepairDesk::Verdict::Accepted    ? theme::good
+                            : verdict == RepairDesk::Verdict::Dismissed ? QColor(0x6d, 0x66, 0x5a)
+                                                                        : theme::ink);
+    }
+    refreshButtons();
+}
+
+void FaultControls::refreshButtons() {
+    const Finding* f = at(m_list->currentRow());
+    const bool treatable = f && *entryOf(f->kind).treatment;
+    const bool dismissed = f && m_desk.verdict(*f) == RepairDesk::Verdict::Dismissed;
+    m_accept->setEnabled(treatable && m_desk.verdict(*f) != RepairDesk::Verdict::Accepted);
+    m_adjust->setEnabled(treatable);
+    m_dismiss->setEnabled(f);
+    m_dismiss->setText(dismissed ? "Take back" : "Dismiss");
+    m_all->setEnabled(std::any_of(m_found.begin(), m_found.end(), [this](const Finding& g) {
+        return *entryOf(g.kind).treatment && m_desk.verdict(g) == RepairDesk::Verdict::Open;
+    }));
+    if (!f) {
+        m_about->setText(m_found.empty() ? "" : "Choose one to hear it and read what it is.");
+        return;
+    }
+    const auto& entry = entryOf(f->kind);
+    QString text = QString("%1 %2 % sure.").arg(entry.explanation).arg(std::lround(100 * f->confidence));
+    if (f->kind == Fault::Reverberation)
+        text += QString(" Direct to reverberant sound (D/R): about %1 dB.").arg(std::lround(f->level));
+    if (treatable) {
+        const auto& t = findTreatment(entry.treatment);
+        text += QString(" Proposed: %1, %2 %3.").arg(t.name).arg(f->amount).arg(t.unit);
+    }
+    m_about->setText(text);
+}
+
+void FaultControls::hear(int row) {
+    const Finding* f = at(row);
+    if (!f) return;
+    const double end = m_reels.current()->info->duration(),
+                 middle = f->from + 2 > f->to ? (f->from + f->to) / 2 : f->from + 1;
+    m_hearing.hear(Heard::Source);
+    m_hearing.audition(std::max(0.0, std::min(f->from, middle - 1)),
+                       std::min({end, std::max(f->to, middle + 1), f->from + 10}));
+}
+
+}  // namespace rivlen

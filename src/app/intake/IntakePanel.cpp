@@ -1,0 +1,60 @@
+#include "app/intake/IntakePanel.h"
+
+#include <QStackedWidget>
+#include <QTabBar>
+
+#include "app/intake/FaultControls.h"
+#include "app/intake/ReelControls.h"
+#include "app/intake/TreatmentControls.h"
+#include "app/widgets/PanelParts.h"
+
+namespace rivlen {
+
+namespace {
+
+class IntakePanel : public StagePanel {
+public:
+    IntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work, ReelsModel& model,
+                RepairDesk& repairs)
+        : StagePanel("What do I have, and what is wrong with it?") {
+        m_tabs = makePageTabs("intaketabs", {"Reels", "Faults", "Treatments"});
+        auto* pages = new QStackedWidget;
+        auto* list = new ReelControls(document, reels, reader, work, model);
+        auto* faults = new FaultControls(document, reels, hearing, repairs);
+        auto* treatments = new TreatmentControls(document, reels, work, repairs);
+        for (QWidget* page :
+             {static_cast<QWidget*>(list), static_cast<QWidget*>(faults), static_cast<QWidget*>(treatments)})
+            pages->addWidget(page);
+        m_column->addWidget(m_tabs);
+        m_column->addWidget(pages, 1);
+        connect(m_tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
+        connect(list, &ReelControls::tableWanted, this, &StagePanel::tableWanted);
+        connect(faults, &FaultControls::treatmentWanted, this, [this, treatments](const QString& id) {
+            m_tabs->setCurrentIndex(2);
+            treatments->choose(id);
+        });
+        connect(&repairs, &RepairDesk::changed, this, [this, &repairs] {
+            const auto found = repairs.found();
+            const auto open =
+                found ? std::count_if(found->begin(), found->end(),
+                                      [&](const Finding& f) { return repairs.verdict(f) == RepairDesk::Verdict::Open; })
+                      : 0;
+            m_tabs->setTabText(1, open > 0 ? QString("Faults (%1)").arg(open) : QString("Faults"));
+            const auto& chain = repairs.chain();
+            const auto on = std::count_if(chain.begin(), chain.end(), [](const Treatment& t) { return t.on; });
+            m_tabs->setTabText(2, on > 0 ? QString("Treatments (%1)").arg(on) : QString("Treatments"));
+        });
+    }
+
+private:
+    QTabBar* m_tabs;
+};
+
+}  // namespace
+
+StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work,
+                            ReelsModel& model, RepairDesk& repairs) {
+    return new IntakePanel(document, reels, reader, hearing, work, model, repairs);
+}
+
+}  // namespace rivlen

@@ -1,0 +1,281 @@
+#include "app/intake/RepairDesk.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/audio/PatchedSource.h"
+#include "core/media/MediaReader.h"
+#include "core/treatment/Treater.h"
+
+namespace rivlen {
+
+namespace {
+constexpr double kStretch = 12, kLongest = 30;  // seconds that are treated at once, without and with a loop
+}
+
+struct RepairDesk::Facts {
+    std::filesystem::path source;
+    RepairFacts known;
+    bool noise = false, voice = false;  ///< what of it has been learned
+};
+
+RepairDesk::RepairDesk(Document& document, Reels& reels, Hearing& hearing, Work& work, QObject* parent)
+    : QObject(parent),
+      m_document(document),
+      m_reels(reels),
+      m_hearing(hearing),
+      m_facts(std::make_shared<Facts>()),
+      m_own(work, this) {
+    m_wait.setSingleShot(true);
+    m_wait.setInterval(120);
+    connect(&m_wait, &QTimer::timeout, this, &RepairDesk::start);
+    connect(&document, &Document::changed, this, &RepairDesk::follow);
+    connect(&reels, &Reels::read, this, [this] {
+        emit changed();
+        const Reel* reel = m_document.reel();  // a chain that was set up before diagnosis had ended
+        if (reel && m_reel == reel->id && m_reels.current()->diagnosis && !preview() && m_reels.repairPending(*reel) &&
+            m_own.idle())
+            m_wait.start();
+    });
+    connect(&reels, &Reels::stemsChanged, this, &RepairDesk::changed);
+}
+
+std::optional<std::vector<Finding>> RepairDesk::found() const {
+    const Reel* reel = m_document.reel();
+    const ReelFacts* state = m_reels.current();
+    if (!reel || !state->diagnosis) return {};
+    std::vector<Finding> all;
+    const bool music = m_reels.content(*reel) == Content::Music;
+    for (const Finding& f : state->diagnosis->findings)
+        if (!(music && entryOf(f.kind).forVoice)) all.push_back(f);
+    return all;
+}
+
+RepairDesk::Verdict RepairDesk::verdict(const Finding& finding) const {
+    const Reel* reel = m_document.reel();
+    if (!reel) return Verdict::Open;
+    if (reel->isDismissed(finding)) return Verdict::Dismissed;
+    const auto& chain = reel->treatments;
+    const bool treated = std::any_of(chain.begin(), chain.end(), [&](const Treatment& t) {
+        return t.on && t.id == entryOf(finding.kind).treatment;
+    });
+    return treated ? Verdict::Accepted : Verdict::Open;
+}
+
+void RepairDesk::accept(const Finding& finding) {
+    const auto one = proposed({finding});
+    if (one.empty() || !m_document.reel()) return;
+    m_document.editReel("Accept a finding", [&](Reel& r) {
+        std::erase(r.dismissed, findingKey(finding));
+        r.treatments = withProposals(r.treatments, one);
+    });
+}
+
+void RepairDesk::acceptAll() {
+    const Reel* reel = m_document.reel();
+    if (!reel) return;
+    const auto all = proposed(m_reels.findings(*reel), m_reels.content(*reel));
+    editChain("Accept all findings", [&](std::vector<Treatment>& chain) { chain = withProposals(chain, all); });
+}
+
+void RepairDesk::dismiss(const Finding& finding, bool dismissed) {
+    m_document.editReel(dismissed ? "Dismiss a finding" : "Take a finding back", [&](Reel& r) {
+        std::erase(r.dismissed, findingKey(finding));
+        if (dismissed) r.dismissed.push_back(findingKey(finding));
+    });
+}
+
+void RepairDesk::sayContent(const std::string& content) {
+    m_document.editReel("Say what it holds", [&](Reel& r) { r.content = content; });
+}
+
+const std::vector<Treatment>& RepairDesk::chain() const {
+    static const std::vector<Treatment> none;
+    return m_document.reel() ? m_document.reel()->treatments : none;
+}
+
+void RepairDesk::editChain(const QString& name, const std::function<void(std::vector<Treatment>&)>& change,
+                           const std::string& gesture) {
+    m_document.editReel(
+        name, [&](Reel& r) { change(r.treatments); }, gesture);
+}
+
+void RepairDesk::add(const std::string& id) {
+    const TreatmentEntry& t = findTreatment(id);
+    editChain(QString("Add %1").arg(t.name), [&](auto& chain) {
+        chain = withProposals(chain, {{t.id, true, t.usual, kRecordingPlace}});
+    });
+}
+
+void RepairDesk::remove(size_t place) {
+    if (place < chain().size())
+        editChain("Remove a treatment", [&](auto& chain) { chain.erase(chain.begin() + long(place)); });
+}
+
+void RepairDesk::move(size_t place, int by) {
+    const long to = long(place) + by;
+    if (place < chain().size() && to >= 0 && to < long(chain().size()))
+        editChain("Move a treatment", [&](auto& chain) { std::swap(chain[place], chain[size_t(to)]); });
+}
+
+void RepairDesk::putInOrder() {
+    editChain("Put treatments in order", [](auto& chain) {
+        std::stable_sort(chain.begin(), chain.end(), [](const Treatment& a, const Treatment& b) {
+            return sensiblePlace(a.id) < sensiblePlace(b.id);
+        });
+    });
+}
+
+void RepairDesk::setOn(size_t place, bool on) {
+    if (place < chain().size())
+        editChain(on ? "Switch a treatment on" : "Switch a treatment off", [&](auto& chain) { chain[place].on = on; });
+}
+
+void RepairDesk::setAmount(size_t place, double amount, bool dragging) {
+    if (place < chain().size())
+        editChain(
+            "Set an amount", [&](auto& chain) { chain[place].amount = amount; },
+            dragging ? "amount" + std::to_string(place) : "");
+}
+
+void RepairDesk::setWhere(size_t place, const std::string& where) {
+    if (place < chain().size() && chain()[place].place != where)
+        editChain("Move a treatment", [&](auto& chain) { chain[place].place = where; });
+}
+
+const RepairDesk::Preview* RepairDesk::preview() const {
+    const Reel* reel = m_document.reel();
+    return reel && m_preview && m_preview->reel == reel->id && m_preview->chain == reel->recordingTreatments()
+               ? &*m_preview
+               : nullptr;
+}
+
+std::optional<RepairDesk::Effect> RepairDesk::effect(size_t place) const {
+    const ReelFacts* state = m_reels.current();
+    if (!state || place >= chain().size() || !chain()[place].on) return {};
+    const Treatment& t = chain()[place];
+    const auto of = [&](const std::vector<RepairChain::Effect>& effects, size_t index,
+                        bool whole) -> std::optional<Effect> {
+        if (index >= effects.size() || effects[index].id != t.id) return {};
+        return Effect{effects[index].removedDb, whole};
+    };
+    size_t index = 0;
+    if (t.place == kRecordingPlace) {
+        for (size_t i = 0; i < place; ++i) index += chain()[i].on && chain()[i].place == kRecordingPlace;
+        if (state->repaired && !m_reels.repairPending(*m_document.reel()))
+            if (const auto e = of(state->repaired->effects, index, true)) return e;
+        return preview() ? of(preview()->repairs.effects, index, false) : std::nullopt;
+    }
+    if (!state->repairedStems) return {};
+    for (const auto& stem : kStemNames)  // stem after stem, as RepairedStems has them
+        for (size_t i = 0; i < chain().size(); ++i) {
+            if (!chain()[i].on || chain()[i].place != stem) continue;
+            if (i == place) return of(state->repairedStems->effects, index, true);
+            ++index;
+        }
+    return {};
+}
+
+std::pair<double, double> RepairDesk::span() const {
+    const double end = m_reels.current()->info->duration();
+    if (const auto loop = m_hearing.loop()) return {loop->first, std::min(loop->second, loop->first + kLongest)};
+    const Player& p = m_hearing.player();
+    const double from =
+        std::clamp(double(p.position()) / p.sampleRate() - kStretch / 4, 0.0, std::max(0.0, end - kStretch));
+    return {from, std::min(end, from + kStretch)};
+}
+
+void RepairDesk::follow() {
+    emit changed();
+    const Reel* reel = m_document.reel();
+    if (!reel || m_document.session().stage != stage::intake) return;
+    const auto chain = reel->recordingTreatments();
+    if (m_reel == reel->id && m_chain == chain) return;
+    m_reel = reel->id;
+    m_chain = chain;
+    m_removed.reset();
+    if (m_reels.repairPending(*reel)) m_wait.start();
+}
+
+void RepairDesk::start() {
+    const Reel* reel = m_document.reel();
+    const ReelFacts* state = m_reels.current();
+    if (!reel || !state->info || !m_hearing.player().isOpen() || !state->diagnosis) return;
+    m_own.begin();
+    const auto chain = reel->recordingTreatments();
+    if (chain.empty()) return;
+    const auto stretch = span();
+    m_own.submit(
+        "Treating a stretch",
+        [this, facts = m_facts, id = reel->id, source = reel->source, chain, stretch,
+         findings = m_reels.findings(*reel)](Progress& progress, const Work::Post& post) {
+            MediaReader reader(source);
+            const auto needs = [&](std::initializer_list<const char*> ids) {
+                return std::any_of(chain.begin(), chain.end(), [&](const Treatment& t) {
+                    return std::find(ids.begin(), ids.end(), t.id) != ids.end();
+                });
+            };
+            const bool noise = needs({"de-hiss"}), voice = needs({"de-plosive", "de-wind"});
+            if (facts->source != source) *facts = {source, {}, false, false};
+            if ((noise && !facts->noise) || (voice && !facts->voice) || facts->known.channels == 0) {
+                facts->known = factsFor(reader, chain, findings, progress);
+                facts->noise = noise, facts->voice = voice;
+            }
+            RepairFacts all = facts->known;
+            all.findings = findings;
+            const auto first = int64_t(stretch.first * reader.sampleRate()),
+                       count = int64_t((stretch.second - stretch.first) * reader.sampleRate());
+            Preview p{id, chain, stretch, previewRepairs(reader, chain, all, first, count, progress), nullptr};
+            p.repaired = std::make_shared<const AudioBuffer>(std::move(p.repairs.repaired));
+            post([this, p = std::move(p)] {
+                m_preview = p;
+                play();
+                emit changed();
+            });
+        },
+        [this](const JobQueue::Outcome&) { emit changed(); });
+    emit changed();
+}
+
+void RepairDesk::play() {
+    const Preview* p = preview();
+    const Reel* reel = m_document.reel();
+    if (!p) return;
+    const auto source = m_reels.repairPending(*reel) ? reel->source : m_reels.workFile(*reel);
+    const auto& player = m_hearing.player();
+    const auto patched = [first = p->repairs.first, rate = player.sampleRate(), frames = player.frames()](
+                             std::optional<std::filesystem::path> file, std::shared_ptr<const AudioBuffer> patch) {
+        return [=]() -> std::unique_ptr<SampleSource> {
+            return std::make_unique<PatchedSource>(file ? std::make_unique<MediaReader>(*file) : nullptr, patch, first,
+                                                   rate, frames);
+        };
+    };
+    Player::OpenSource removed;
+    if (m_removed && *m_removed >= 0) {
+        size_t index = 0;
+        for (int i = 0; i < *m_removed; ++i)
+            index += chain()[size_t(i)].on && chain()[size_t(i)].place == kRecordingPlace;
+        if (index < p->repairs.removed.size())
+            removed = patched({}, std::make_shared<const AudioBuffer>(p->repairs.removed[index]));
+    }
+    m_hearing.tryVersions(
+        patched(source, p->repaired), [file = reel->source] { return std::make_unique<MediaReader>(file); }, removed);
+    if (!m_removed) return;
+    m_hearing.hear(Heard::Removed);
+    if (m_hearing.loop() != p->span) m_hearing.audition(p->span.first, p->span.second);
+}
+
+void RepairDesk::hearRemoved(int place) {
+    const Reel* reel = m_document.reel();
+    if (!reel || !m_hearing.player().isOpen()) return;
+    m_removed = place;
+    if (place >= 0 && size_t(place) < chain().size() &&
+        chain()[size_t(place)].place != kRecordingPlace) {  // of the stem: what all took away is at hand
+        m_hearing.hear(Heard::Removed);
+        return;
+    }
+    if (const Preview* p = preview(); p && p->span == span()) play();
+    else start();
+}
+
+}  // namespace rivlen

@@ -1,0 +1,137 @@
+#include "app/rebuild/ClipControls.h"
+
+#include <QCheckBox>
+#include <QGridLayout>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+
+#include "app/widgets/PanelParts.h"
+#include "app/widgets/PlainRow.h"
+#include "core/media/Timecode.h"
+
+namespace rivlen {
+
+ClipControls::ClipControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 8, 0, 0);
+    column->setSpacing(6);
+    m_name = new QLineEdit;
+    m_name->setObjectName("clipname");
+    m_name->setAccessibleName("Name of the clip");
+    column->addWidget(m_name);
+    m_facts = addPageText(column);
+    m_facts->setObjectName("clipfacts");
+    m_gain = makePlainRow("clip_gain", "Gain", "dB", -48, 24, 0.5, 0, 1,
+                          "How loud the clip is, before the chain. Too much drives the compressor.");
+    m_in = makePlainRow("clip_in", "Fade in", "s", 0, 10, 0.01, 0, 2, "Over which it comes. None at all may click.");
+    m_out = makePlainRow("clip_out", "Fade out", "s", 0, 10, 0.01, 0, 2,
+                         "Over which it goes. Too long takes the last word along.");
+    const auto shapes = [&](const char* name) {
+        auto* box = new QComboBox;
+        box->setObjectName(name);
+        box->addItems({"equal power", "linear", "S-shaped"});
+        box->setToolTip("Equal power for sounds that differ, linear or S-shaped where the same sound goes on");
+        return box;
+    };
+    m_inShape = shapes("clip_in_shape");
+    m_outShape = shapes("clip_out_shape");
+    column->addWidget(m_gain);
+    column->addWidget(m_in);
+    column->addWidget(m_inShape);
+    column->addWidget(m_out);
+    column->addWidget(m_outShape);
+    const auto follow = [this](ValueRow* row, const QString& name, const std::string& gesture, auto set) {
+        connect(row, &ValueRow::set, this, [this, name, gesture, set](double v, bool dragging) {
+            m_desk.editClips(
+                name, [&](Clip& c) { set(c, v); }, dragging ? gesture : "");
+        });
+        connect(row, &ValueRow::released, this, [this] { m_desk.endDrag(); });
+        connect(row, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
+        m_needClip << row;
+    };
+    follow(m_gain, "Clip gain", "clip gain", [](Clip& c, double v) { c.gain = v; });
+    follow(m_in, "Fade in", "fade in", [](Clip& c, double v) { c.fadeIn = v; });
+    follow(m_out, "Fade out", "fade out", [](Clip& c, double v) { c.fadeOut = v; });
+    connect(m_inShape, &QComboBox::activated, this,
+            [this](int i) { m_desk.editClips("Shape of the fade", [i](Clip& c) { c.fadeInShape = FadeShape(i); }); });
+    connect(m_outShape, &QComboBox::activated, this,
+            [this](int i) { m_desk.editClips("Shape of the fade", [i](Clip& c) { c.fadeOutShape = FadeShape(i); }); });
+    auto* grid = new QGridLayout;
+    grid->setSpacing(6);
+    int place = 0;
+    const auto button = [&](const char* name, const QString& text, const QString& tip, bool needsClip, auto action) {
+        auto* b = makeSmallButton(name, text, tip);
+        connect(b, &QPushButton::clicked, this, action);
+        grid->addWidget(b, place / 2, place % 2);
+        ++place;
+        if (needsClip) m_needClip << b;
+        return b;
+    };
+    button("splitclip", "Split", "Cuts the selected clips at the playhead; without a selection the chosen lane's (S)",
+           false, [this] { m_desk.splitAtPlayhead(); });
+    button("crossfade", "Cross-fade", "Fades the clip into the next one on its lane (X)", true,
+           [this] { m_desk.crossFadeSelected(); });
+    button("duplicate", "Duplicate", "A copy behind each (Ctrl+D)", true, [this] { m_desk.duplicateSelected(); });
+    button("muteclip", "Mute", "Silent, but still there (U)", true, [this] { m_desk.toggleMuted(); });
+    button("keepbefore", "Keep a before",
+           "Keeps the clip as it is on a lane below, muted and marked; work goes on with this one (E)", true,
+           [this] { m_desk.keepBefore(); });
+    m_swap = button("swapbefore", "Before or after", "Hears the other one of the pair (W)", true,
+                    [this] { m_desk.swapBefore(); });
+    button("removeclip", "Remove", "Takes the clips away (Delete, on the lanes)", true,
+           [this] { m_desk.removeSelected(); });
+    button("marker", "Marker", "Sets a marker at the playhead, or takes the one there away (K)", false,
+           [this] { m_desk.addMarker(); });
+    column->addLayout(grid);
+    auto* snap = new QCheckBox("Snap to clips, markers and frames");
+    snap->setObjectName("snap");
+    snap->setChecked(true);
+    snap->setToolTip(
+        "Clips keep to the borders of others, the loop, markers, the playhead and picture frames; with Ctrl held they "
+        "move freely");
+    connect(snap, &QCheckBox::toggled, this, &ClipControls::snappingChanged);
+    column->addWidget(snap);
+    addPageText(column,
+                "Drag a clip by its title strip, with Alt to slip what it holds. Drag its borders to trim, the corners "
+                "below to fade.");
+    column->addStretch();
+    connect(m_name, &QLineEdit::editingFinished, this, [this] {
+        if (!m_name->isModified()) return;
+        m_name->setModified(false);
+        m_desk.editClips("Name clip", [name = m_name->text().trimmed().toStdString()](Clip& c) { c.name = name; });
+    });
+    connect(&desk, &RebuildDesk::changed, this, &ClipControls::refresh);
+    refresh();
+}
+
+void ClipControls::refresh() {
+    const size_t count = m_desk.selected().size();
+    const Clip* clip = count ? m_desk.rebuild().clip(*m_desk.selected().begin()) : nullptr;
+    for (auto* w : m_needClip) w->setEnabled(clip);
+    for (QWidget* w :
+         {static_cast<QWidget*>(m_name), static_cast<QWidget*>(m_inShape), static_cast<QWidget*>(m_outShape)})
+        w->setEnabled(clip);
+    if (!clip) {
+        m_name->setText({});
+        m_facts->setText(m_desk.ready() ? "Choose a clip: click its title strip, or go through them with N."
+                                        : "There are no lanes yet.");
+        return;
+    }
+    if (!m_name->hasFocus() || !m_name->isModified()) m_name->setText(m_desk.clipName(*clip));
+    m_name->setEnabled(count == 1);
+    m_facts->setText(
+        count > 1
+            ? QString("%1 clips are selected; what is set holds for all of them.").arg(count)
+            : QString("%1 to %2, from %3 of its sound%4")
+                  .arg(QString::fromStdString(formatTime(clip->at)), QString::fromStdString(formatTime(clip->end())),
+                       QString::fromStdString(formatTime(clip->offset)), clip->loops() ? ", repeating" : ""));
+    m_gain->show(clip->gain);
+    m_in->show(clip->fadeIn);
+    m_out->show(clip->fadeOut);
+    const QSignalBlocker a(m_inShape), b(m_outShape);
+    m_inShape->setCurrentIndex(int(clip->fadeInShape));
+    m_outShape->setCurrentIndex(int(clip->fadeOutShape));
+    m_swap->setEnabled(!clip->pair.empty());
+}
+
+}  // namespace rivlen

@@ -1,0 +1,30 @@
+#pragma once
+#include <QComboBox>
+#include <QLineEdit>
+
+#include "app/rebuild/RebuildDesk.h"
+#include "app/widgets/ValueRow.h"
+
+namespace rivlen {
+
+/// What the selected clips are like, and what is done to them.
+class ClipControls : public QWidget {
+    Q_OBJECT
+public:
+    explicit ClipControls(RebuildDesk& desk, QWidget* parent = nullptr);
+
+signals:
+    void snappingChanged(bool on);
+
+private:
+    void refresh();
+    RebuildDesk& m_desk;
+    QLabel* m_facts;
+    QLineEdit* m_name;
+    ValueRow *m_gain, *m_in, *m_out;
+    QComboBox *m_inShape, *m_outShape;
+    QList<QWidget*> m_needClip;
+    QPushButton* m_swap;
+};
+
+}  // namespace rivlen

@@ -1,0 +1,236 @@
+#include "app/rebuild/LaneControls.h"
+
+#include <QHBoxLayout>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+
+#include "app/rebuild/ParameterRow.h"
+#include "app/widgets/PanelParts.h"
+
+namespace rivlen {
+
+LaneControls::LaneControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 8, 0, 0);
+    column->setSpacing(6);
+    auto* top = new QHBoxLayout;
+    top->setSpacing(6);
+    m_name = new QLineEdit;
+    m_name->setObjectName("lanename");
+    m_name->setAccessibleName("Name of the lane");
+    m_mute = makeSmallButton("lanemute", "Mute", "Leaves it out of the mix (Shift+U)");
+    m_solo = makeSmallButton("lanesolo", "Solo", "Hears it alone, with others that are soloed (Shift+S)");
+    for (auto* b : {m_mute, m_solo}) b->setCheckable(true);
+    top->addWidget(m_name, 1);
+    top->addWidget(m_mute);
+    top->addWidget(m_solo);
+    column->addLayout(top);
+    for (const auto& p : stripParameters()) {
+        auto* row = makeParameterRow(p, QString("lane_%1").arg(p.id));
+        connect(row, &ValueRow::set, this, [this, &p](double v, bool dragging) {
+            m_desk.editStrip(
+                QString("Set %1").arg(p.name), [&](Strip& s) { s.*p.value = v; },
+                dragging ? std::string("strip ") + p.id : "");
+        });
+        connect(row, &ValueRow::released, this, [this] { m_desk.endDrag(); });
+        connect(row, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
+        column->addWidget(row);
+        m_rows.push_back(row);
+    }
+    auto* group = new QHBoxLayout;
+    group->addWidget(new QLabel("Group"));
+    m_group = new QComboBox;
+    m_group->setObjectName("lanegroup");
+    m_group->setEditable(true);
+    m_group->setInsertPolicy(QComboBox::NoInsert);
+    m_group->setToolTip("Lanes of a group are led together: one level, one chain. Type a new name to begin one.");
+    group->addWidget(m_group, 1);
+    column->addLayout(group);
+    auto* lanes = new QHBoxLayout;
+    lanes->setSpacing(6);
+    const auto laneButton = [&](const char* name, const QString& text, const QString& tip, auto action) {
+        auto* b = makeSmallButton(name, text, tip);
+        connect(b, &QPushButton::clicked, this, action);
+        lanes->addWidget(b);
+        m_laneButtons << b;
+    };
+    laneButton("addlane", "Add lane", "An empty lane below this one", [this] { m_desk.addLane(); });
+    laneButton("laneup", "Up", "Moves the lane up", [this] { m_desk.moveLane(-1); });
+    laneButton("lanedown", "Down", "Moves the lane down", [this] { m_desk.moveLane(1); });
+    laneButton("removelane", "Remove", "Takes the lane and its clips away; undo brings them back",
+               [this] { m_desk.removeLane(); });
+    lanes->addStretch();
+    column->addLayout(lanes);
+    column->addSpacing(6);
+    addPageHeading(column, "Curves over time");
+    m_automation = new QComboBox;
+    m_automation->setObjectName("automation");
+    m_automation->setAccessibleName("Curve shown on the lanes");
+    m_automation->addItem("Hidden", "");
+    for (const auto& p : stripParameters()) m_automation->addItem(p.name, p.id);
+    m_automation->addItem("Strength of the stems", "strength");
+    column->addWidget(m_automation);
+    m_hint = addPageText(column);
+    auto* curves = new QHBoxLayout;
+    curves->setSpacing(4);
+    const auto curveButton = [&](const char* name, const QString& text, const QString& tip, auto action) {
+        auto* b = makeSmallButton(name, text, tip);
+        b->setStyleSheet("QPushButton { padding: 3px 7px }");
+        connect(b, &QPushButton::clicked, this, action);
+        curves->addWidget(b);
+        m_curveButtons << b;
+    };
+    curveButton("curveup", "+", "Raises the curve in the loop: 1 dB, or 5", [this] { m_desk.trimCurve(1); });
+    curveButton("curvedown", "–", "Lowers the curve in the loop: 1 dB, or 5", [this] { m_desk.trimCurve(-1); });
+    curveButton("curvecopy", "Copy", "Copies what the loop holds of the curve", [this] { m_desk.copyCurve(); });
+    curveButton("curvepaste", "Paste", "Lays what was copied at the playhead", [this] { m_desk.pasteCurve(); });
+    curveButton("curvethin", "Thin", "Takes points away that are not needed", [this] { m_desk.thinCurve(); });
+    curveButton("curveclear", "Clear", "Takes the curve away; the slider holds again", [this] { m_desk.setCurve({}); });
+    curves->addStretch();
+    column->addLayout(curves);
+    column->addStretch();
+
+    connect(m_name, &QLineEdit::editingFinished, this, [this] {
+        const std::string name = m_name->text().trimmed().toStdString();
+        if (!m_name->isModified() || name.empty()) return;
+        m_name->setModified(false);
+        m_desk.edit("Name lane", [&](Rebuild& r) {
+            if (Lane* l = r.lane(m_desk.laneId())) l->name = name;
+            for (auto& g : r.groups)
+                if (g.id == m_desk.laneId()) g.name = name;
+        });
+    });
+    connect(m_mute, &QPushButton::clicked, this,
+            [this](bool on) { m_desk.editStrip("Mute lane", [on](Strip& s) { s.mute = on; }); });
+    connect(m_solo, &QPushButton::clicked, this,
+            [this](bool on) { m_desk.editStrip("Solo lane", [on](Strip& s) { s.solo = on; }); });
+    connect(m_group, &QComboBox::activated, this,
+            [this](int i) { m_desk.setGroup(i == 0 ? QString() : m_group->itemText(i)); });
+    connect(m_group->lineEdit(), &QLineEdit::editingFinished, this, [this] {
+        if (!m_group->lineEdit()->isModified()) return;
+        m_group->lineEdit()->setModified(false);
+        m_desk.setGroup(m_group->currentText() == "none" ? QString() : m_group->currentText());
+    });
+    connect(m_automation, &QComboBox::currentIndexChanged, this, [this] {
+        const QString id = m_automation->currentData().toString();
+        emit strengthWanted(id == "strength");
+        m_desk.showAutomation(id == "strength" ? "" : id.toStdString());
+    });
+    connect(&desk, &RebuildDesk::changed, this, &LaneControls::refresh);
+    refresh();
+}
+
+void LaneControls::refresh() {
+    setEnabled(m_desk.ready());
+    const Strip& strip = m_desk.strip();
+    const bool lane = m_desk.lane() != nullptr, mix = m_desk.laneId() == "mix";
+    if (!m_name->hasFocus() || !m_name->isModified()) m_name->setText(m_desk.laneName(m_desk.laneId()));
+    m_name->setEnabled(!mix);
+    const QSignalBlocker a(m_mute), b(m_solo), c(m_group), d(m_automation);
+    m_mute->setChecked(strip.mute);
+    m_solo->setChecked(strip.solo);
+    m_solo->setEnabled(!mix);
+    for (size_t i = 0; i < m_rows.size(); ++i) {
+        const auto& p = stripParameters()[i];
+        const double v = strip.*p.value;
+        m_rows[i]->show(v, i == 0 && v <= kSilentLevel ? QString("silent") : QString());
+        m_rows[i]->setUsable(!strip.automation.count(p.id));
+    }
+    if (!m_group->lineEdit()->hasFocus()) {
+        m_group->clear();
+        m_group->addItem("none");
+        for (const auto& g : m_desk.rebuild().groups) m_group->addItem(QString::fromStdString(g.name));
+        m_group->setCurrentText(lane && !m_desk.lane()->group.empty() ? m_desk.laneName(m_desk.lane()->group) : "none");
+    }
+    m_group->setEnabled(lane);
+    for (auto* button : m_laneButtons) button->setEnabled(lane || button->objectName() == "addlane");
+    if (m_automation->currentData() != "strength")
+        m_automation->setCurrentIndex(std::max(0, m_automation->findData(QString::fromStdString(m_desk.automated()))));
+    const bool shown = !m_desk.automated().empty();
+    for (auto* button : m_curveButtons) button->setEnabled(shown);
+    m_hint->setText(m_automation->currentData() == "strength"
+                        ? "Below the lanes the strength of the stems is drawn: a double click sets a point."
+                    : shown ? "On the chosen lane: a double click sets a point, drag moves it, drag with Shift draws, "
+                              "Delete takes it away."
+                            : "Choose what is drawn on the lanes.");
+}
+
+DuckControls::DuckControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 8, 0, 0);
+    column->setSpacing(6);
+    m_lane = addPageHeading(column, "");
+    addPageText(column, "Pulls this lane down while another one sounds. The change is drawn over its waveform.");
+    m_on = new QCheckBox("Ducked by");
+    m_on->setObjectName("duck");
+    m_key = new QComboBox;
+    m_key->setObjectName("duckkey");
+    m_key->setAccessibleName("Lane that pulls it down");
+    auto* row = new QHBoxLayout;
+    row->addWidget(m_on);
+    row->addWidget(m_key, 1);
+    column->addLayout(row);
+    m_by = new QComboBox;
+    m_by->setObjectName("duckby");
+    m_by->addItem("wherever somebody speaks there");
+    m_by->addItem("wherever it is louder than the threshold");
+    column->addWidget(m_by);
+    for (const auto& p : duckParameters()) {
+        auto* r = makeParameterRow(p, QString("duck_%1").arg(p.id));
+        connect(r, &ValueRow::set, this, [this, &p](double v, bool dragging) {
+            edit(
+                QString("Ducking: %1").arg(p.name), [&](Duck& d) { d.*p.value = v; },
+                dragging ? std::string("duck ") + p.id : "");
+        });
+        connect(r, &ValueRow::released, this, [this] { m_desk.endDrag(); });
+        connect(r, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
+        column->addWidget(r);
+        m_rows.push_back(r);
+    }
+    m_convert = makeSmallButton("ducktocurve", "Turn into a level curve",
+                                "The ducking becomes points that can be drawn by hand; it is switched off");
+    column->addWidget(m_convert, 0, Qt::AlignLeft);
+    column->addStretch();
+    connect(m_on, &QCheckBox::clicked, this, [this](bool on) {
+        edit(on ? "Duck" : "Duck no longer", [&](Duck& d) {
+            d.on = on;
+            if (d.key.empty()) d.key = voiceLane(m_desk.rebuild());
+        });
+    });
+    connect(m_key, &QComboBox::activated, this,
+            [this](int i) { edit("Duck by", [&](Duck& d) { d.key = m_key->itemData(i).toString().toStdString(); }); });
+    connect(m_by, &QComboBox::activated, this, [this](int i) { edit("Duck by", [&](Duck& d) { d.voice = i == 0; }); });
+    connect(m_convert, &QPushButton::clicked, &desk, &RebuildDesk::duckToAutomation);
+    connect(&desk, &RebuildDesk::changed, this, &DuckControls::refresh);
+    refresh();
+}
+
+void DuckControls::edit(const QString& name, const std::function<void(Duck&)>& change, const std::string& gesture) {
+    m_desk.edit(
+        name,
+        [&](Rebuild& r) {
+            if (Lane* l = r.lane(m_desk.laneId())) change(l->duck);
+        },
+        gesture);
+}
+
+void DuckControls::refresh() {
+    const Lane* lane = m_desk.lane();
+    setEnabled(lane);
+    m_lane->setText(lane ? m_desk.laneName(lane->id) : "Choose a lane");
+    if (!lane) return;
+    const QSignalBlocker a(m_on), b(m_key), c(m_by);
+    m_on->setChecked(lane->duck.on);
+    m_key->clear();
+    for (const auto& l : m_desk.rebuild().lanes)
+        if (l->id != lane->id) m_key->addItem(QString::fromStdString(l->name), QString::fromStdString(l->id));
+    m_key->setCurrentIndex(
+        m_key->findData(QString::fromStdString(lane->duck.key.empty() ? voiceLane(m_desk.rebuild()) : lane->duck.key)));
+    m_by->setCurrentIndex(lane->duck.voice ? 0 : 1);
+    for (size_t i = 0; i < m_rows.size(); ++i) m_rows[i]->show(lane->duck.*duckParameters()[i].value);
+    for (QWidget* w : {static_cast<QWidget*>(m_key), static_cast<QWidget*>(m_by), static_cast<QWidget*>(m_convert)})
+        w->setEnabled(lane->duck.on);
+    for (auto* r : m_rows) r->setUsable(lane->duck.on);
+}
+
+}  // namespace rivlen

@@ -1,0 +1,49 @@
+#pragma once
+#include <QCheckBox>
+#include <QComboBox>
+#include <QLineEdit>
+
+#include "app/rebuild/RebuildDesk.h"
+#include "app/widgets/ValueRow.h"
+
+namespace rivlen {
+
+/// Level, pan, width, name, group and curves of the chosen lane, group or the mix.
+class LaneControls : public QWidget {
+    Q_OBJECT
+public:
+    explicit LaneControls(RebuildDesk& desk, QWidget* parent = nullptr);
+
+signals:
+    void strengthWanted(bool on);  ///< the strength lane is to be shown below the lanes
+
+private:
+    void refresh();
+    RebuildDesk& m_desk;
+    QLineEdit* m_name;
+    QPushButton *m_mute, *m_solo;
+    QComboBox *m_group, *m_automation;
+    std::vector<ValueRow*> m_rows;
+    QList<QPushButton*> m_curveButtons;
+    QList<QPushButton*> m_laneButtons;
+    QLabel* m_hint;
+};
+
+/// How the chosen lane is pulled down by another.
+class DuckControls : public QWidget {
+    Q_OBJECT
+public:
+    explicit DuckControls(RebuildDesk& desk, QWidget* parent = nullptr);
+
+private:
+    void refresh();
+    void edit(const QString& name, const std::function<void(Duck&)>& change, const std::string& gesture = "");
+    RebuildDesk& m_desk;
+    QLabel* m_lane;
+    QCheckBox* m_on;
+    QComboBox *m_key, *m_by;
+    std::vector<ValueRow*> m_rows;
+    QPushButton* m_convert;
+};
+
+}  // namespace rivlen

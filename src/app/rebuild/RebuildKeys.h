@@ -1,0 +1,11 @@
+#pragma once
+#include "app/rebuild/RebuildDesk.h"
+#include "app/widgets/KeySheet.h"
+
+namespace rivlen {
+
+/// The keys of Rebuild. replaceMusic opens the dialog for it.
+void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reels, RebuildDesk& desk,
+                    const std::function<void()>& replaceMusic);
+
+}  // namespace rivlen

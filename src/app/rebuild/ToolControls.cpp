@@ -1,0 +1,113 @@
+#include "app/rebuild/ToolControls.h"
+
+#include <QFileDialog>
+#include <QGridLayout>
+#include <QVBoxLayout>
+
+#include "app/rebuild/ReplaceMusicDialog.h"
+#include "app/widgets/PanelParts.h"
+
+namespace rivlen {
+
+ToolControls::ToolControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 8, 0, 0);
+    column->setSpacing(6);
+    const auto button = [&](QBoxLayout* to, const char* name, const QString& text, const QString& tip, auto action) {
+        auto* b = makeSmallButton(name, text, tip);
+        connect(b, &QPushButton::clicked, this, action);
+        to->addWidget(b);
+        return b;
+    };
+    addPageHeading(column, "Sounds");
+    auto* sounds = new QHBoxLayout;
+    button(sounds, "importsound", "Import sounds…",
+           "Lays sound files on lanes of their own, at the playhead; they can be dropped on the lanes, too",
+           [this] { importSounds(); });
+    button(sounds, "replacemusic", "Replace the music…",
+           "Takes the old music out of the loop and lays a new cue in: trimmed, as loud, ducked (R)",
+           [this] { replaceMusic(); });
+    sounds->addStretch();
+    column->addLayout(sounds);
+    column->addSpacing(8);
+    addPageHeading(column, "Holes, bangs and stray words");
+    addPageText(
+        column,
+        "In the loop, on the chosen lane. Room tone is made from what is heard between the words; it never repeats.");
+    auto* holes = new QHBoxLayout;
+    m_needLane << button(holes, "filltone", "Fill with room tone", "Takes out what is there and fills it (T)",
+                         [this] { m_desk.fillWithTone(); });
+    m_needLane << button(holes, "cutout", "Cut out", "Takes out what is there and leaves a hole",
+                         [this] { m_desk.muteLoop(); });
+    holes->addStretch();
+    column->addLayout(holes);
+    column->addSpacing(8);
+    addPageHeading(column, "Silences");
+    auto* grid = new QGridLayout;
+    const auto spin = [&](int row, const char* name, const QString& label, double low, double high, double step,
+                          double value, const QString& unit, const QString& tip) {
+        auto* box = new QDoubleSpinBox;
+        box->setObjectName(name);
+        box->setRange(low, high);
+        box->setSingleStep(step);
+        box->setDecimals(step < 1 ? 2 : 0);
+        box->setValue(value);
+        box->setSuffix(unit);
+        box->setToolTip(tip);
+        box->setAccessibleName(label);
+        grid->addWidget(new QLabel(label), row, 0);
+        grid->addWidget(box, row, 1);
+        return box;
+    };
+    m_threshold =
+        spin(0, "silencedb", "Below", -90, -10, 1, -50, " dB", "What counts as silent on the lane, as it sounds");
+    m_shortest =
+        spin(1, "silenceseconds", "For at least", 0.05, 60, 0.05, 0.7, " s", "Shorter ones are the breath of speech");
+    m_to = spin(2, "silenceto", "Shorten to", 0.0, 10, 0.05, 0.35, " s", "So much of each is left");
+    column->addLayout(grid);
+    auto* silences = new QHBoxLayout;
+    m_needLane << button(silences, "findsilences", "Find", "Marks the silences of the chosen lane",
+                         [this] { m_desk.findSilences(m_threshold->value(), m_shortest->value()); });
+    m_shorten = button(silences, "shortensilences", "Shorten",
+                       "Takes time out of all lanes; with a picture the sound then runs ahead of it",
+                       [this] { m_desk.shortenSilences(m_to->value()); });
+    m_fill = button(silences, "fillsilences", "Fill", "Lays room tone under all of them, on a lane of its own",
+                    [this] { m_desk.fillSilences(); });
+    silences->addStretch();
+    column->addLayout(silences);
+    m_found = addPageText(column);
+    m_found->setObjectName("silencesfound");
+    column->addSpacing(8);
+    addPageHeading(column, "The mix");
+    button(column, "writemix", "Write the mix…",
+           "Renders all lanes into a WAV file, 32-bit float, the same to the bit as it plays", [this] {
+               QString file = QFileDialog::getSaveFileName(this, "Write the mix", {}, "Sound (*.wav)");
+               if (file.isEmpty()) return;
+               if (!file.endsWith(".wav")) file += ".wav";
+               m_desk.render(file);
+           });
+    column->addStretch();
+    connect(&desk, &RebuildDesk::changed, this, &ToolControls::refresh);
+    refresh();
+}
+
+void ToolControls::importSounds() { m_desk.importSounds(QFileDialog::getOpenFileNames(this, "Import sounds")); }
+
+void ToolControls::replaceMusic() {
+    if (!m_desk.ready()) return;
+    (new ReplaceMusicDialog(m_desk, window()))->open();
+}
+
+void ToolControls::refresh() {
+    setEnabled(m_desk.ready());
+    for (auto* w : m_needLane) w->setEnabled(m_desk.lane());
+    const auto& found = m_desk.silences();
+    m_shorten->setEnabled(!found.empty());
+    m_fill->setEnabled(!found.empty());
+    double total = 0;
+    for (const auto& [a, b] : found) total += b - a;
+    m_found->setText(found.empty() ? "None are marked."
+                                   : QString("%1 marked, %2 s together.").arg(found.size()).arg(total, 0, 'f', 1));
+}
+
+}  // namespace rivlen

@@ -1,0 +1,64 @@
+#include "app/reels/Reels.h"
+
+namespace rivlen {
+
+Reels::Reels(Document& document, QObject* parent) : QObject(parent), m_document(document) {
+    connect(&document, &Document::voided, this, [this] { m_facts.clear(); });
+    connect(&document, &Document::sourceReplaced, this, [this](const std::string& id) { m_facts[id] = {}; });
+}
+
+const ReelFacts* Reels::current() const {
+    const Reel* reel = m_document.reel();
+    return reel ? &of(reel->id) : nullptr;
+}
+
+const ReelFacts& Reels::of(const std::string& id) const {
+    static const ReelFacts nothing;
+    const auto found = m_facts.find(id);
+    return found == m_facts.end() ? nothing : found->second;
+}
+
+std::vector<Finding> Reels::findings(const Reel& reel) const {
+    const ReelFacts& facts = of(reel.id);
+    std::vector<Finding> all;
+    const bool music = content(reel) == Content::Music;
+    if (facts.diagnosis)
+        for (const Finding& f : facts.diagnosis->findings)
+            if (!reel.isDismissed(f) && !(music && entryOf(f.kind).forVoice)) all.push_back(f);
+    return all;
+}
+
+std::optional<Content> Reels::content(const Reel& reel) const {
+    for (Content c : {Content::Speech, Content::Music, Content::Mixed})
+        if (reel.content == contentName(c)) return c;
+    const ReelFacts& facts = of(reel.id);
+    return facts.diagnosis ? facts.diagnosis->content : std::nullopt;
+}
+
+bool Reels::repairPending(const Reel& reel) const {
+    const auto chain = reel.recordingTreatments();
+    return !chain.empty() && !RepairedFile::find(reel.source, chain);
+}
+
+std::filesystem::path Reels::splitFile(const Reel& reel) const {
+    const auto chain = reel.recordingTreatments();
+    const auto repaired = chain.empty() ? std::nullopt : RepairedFile::find(reel.source, chain);
+    return repaired ? repaired->file : reel.source;
+}
+
+std::filesystem::path Reels::workFile(const Reel& reel) const {
+    const ReelFacts& facts = of(reel.id);
+    return reel.treatsStems() && facts.repairedStems ? facts.repairedStems->work : splitFile(reel);
+}
+
+void Reels::tellInformed(const std::string& id) {
+    emit informed(id);
+    emit read();
+}
+
+void Reels::tellStemsReplaced(const std::string& id) {
+    emit stemsReplaced(id);
+    emit stemsChanged();
+}
+
+}  // namespace rivlen

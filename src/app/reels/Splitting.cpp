@@ -1,0 +1,151 @@
+#include "app/reels/Splitting.h"
+
+#include <algorithm>
+#include <chrono>
+
+#include "core/base/Error.h"
+#include "core/media/MediaReader.h"
+#include "core/separation/Engine.h"
+#include "core/separation/NetworkLibrary.h"
+
+namespace rivlen {
+
+struct Splitting::Loaded {
+    std::shared_ptr<Network> network;
+};
+
+bool fitsTheWindow(const NetworkCard& card) {
+    return std::all_of(card.shown.begin(), card.shown.end(), [](const std::string& stem) {
+        return std::find(kStemNames.begin(), kStemNames.end(), stem) != kStemNames.end();
+    });
+}
+
+Splitting::Splitting(Document& document, Reels& reels, Repairs& repairs, Work& work, QObject* parent)
+    : QObject(parent),
+      m_document(document),
+      m_reels(reels),
+      m_repairs(repairs),
+      m_work(work),
+      m_loaded(std::make_shared<Loaded>()) {
+    connect(&document, &Document::travelled, this, &Splitting::reopen);
+    connect(&document, &Document::voided, this, [this] { m_jobs.clear(); });
+    connect(&repairs, &Repairs::chainChanged, this, [this](const std::string& id) {
+        if (m_reels.of(id).splitting) m_work.cancel(Work::Queue::Long, m_jobs[id]);  // of what the chain made before
+        attach(id);
+    });
+    connect(&repairs, &Repairs::repaired, this, [this](const std::string& id) {
+        attach(id);
+        if (m_afterRepair == id && id == m_document.session().current) {
+            m_afterRepair.clear();
+            split();
+        }
+    });
+}
+
+std::filesystem::path Splitting::storeFolder(const Reel& reel) const {
+    return StemStore::folderFor(m_reels.splitFile(reel), forQuality(findNetwork(reel.network), reel.quality).sha256,
+                                reel.quality);
+}
+
+std::shared_ptr<StemStore> Splitting::finishedStems(const Reel& reel) {
+    ReelFacts& facts = m_reels.write(reel.id);
+    facts.repairedStems.reset();
+    if (m_reels.repairPending(reel)) return nullptr;
+    try {
+        auto stems = StemStore::openFinished(storeFolder(reel));
+        if (stems && reel.treatsStems()) facts.repairedStems = RepairedStems::find(*stems, reel.treatments);
+        return facts.repairedStems ? facts.repairedStems->stems : stems;
+    } catch (const Error& e) {
+        m_work.warn(QString::fromStdString(e.what()));
+        return nullptr;
+    }
+}
+
+void Splitting::attach(const std::string& id) {
+    const Reel* r = m_document.session().reel(id);
+    if (!r) return;
+    ReelFacts& facts = m_reels.write(id);
+    if (!facts.splitting) facts.stems = finishedStems(*r);
+    if (const auto chain = r->recordingTreatments(); !m_reels.repairPending(*r)) {
+        facts.repaired = chain.empty() ? std::nullopt : RepairedFile::find(r->source, chain);
+        facts.repairedLevels = facts.repaired ? facts.repaired->levels() : nullptr;
+    }
+    m_reels.tellStemsReplaced(id);
+}
+
+void Splitting::reopen() {
+    if (m_document.reel()) attach(m_document.reel()->id);
+}
+
+void Splitting::touched() {
+    if (m_document.reel()) m_reels.tellStemsReplaced(m_document.reel()->id);
+}
+
+void Splitting::split() {
+    const Reel* r = m_document.reel();
+    if (!r) return;
+    ReelFacts& facts = m_reels.write(r->id);
+    if (facts.splitting || !facts.info) return;
+    if (m_reels.repairPending(*r)) {
+        m_afterRepair = r->id;
+        return m_repairs.repair(r->id);
+    }
+    NetworkCard card;
+    std::filesystem::path folder;
+    try {
+        card = forQuality(findNetwork(r->network), r->quality);
+        folder = storeFolder(*r);
+        facts.stems.reset();
+        m_reels.tellStemsReplaced(r->id);  // nobody reads what is written anew
+        facts.stems = StemStore::create(folder, {kStemNames, facts.info->sampleRate, facts.info->channels,
+                                                 facts.info->frames, separatesRoom(card)});
+    } catch (const Error& e) {
+        m_work.warn(QString::fromStdString(e.what()));
+        return attach(r->id);
+    }
+    facts.splitting = true;
+    facts.repairedStems.reset();
+    facts.speed = 0;
+    const auto factor = std::make_shared<double>(0.0);
+    m_jobs[r->id] = m_work.submit(
+        Work::Queue::Long, "Splitting " + r->name,
+        [this, factor, loaded = m_loaded, source = m_reels.splitFile(*r), store = facts.stems, card,
+         fine = r->quality != "quick"](Progress& progress, const Work::Post& post) {
+            if (!loaded->network || loaded->network->card().sha256 != card.sha256) loaded->network = loadNetwork(card);
+            const auto start = std::chrono::steady_clock::now();
+            MediaReader reader(source);
+            EngineOptions options;
+            options.quality = fine ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick;
+            const bool room = store->shape().room;
+            options.stems = room ? withRoom(card, kStemNames) : kStemNames;
+            separate(
+                reader, loaded->network, options,
+                [&](int64_t, const AudioBuffer& block, const std::vector<AudioBuffer>& stems) {
+                    store->append(gathered(block, stems, room));
+                    post([this] { m_reels.tellStemsGrown(); });
+                },
+                progress);
+            store->finish();
+            *factor = double(reader.frames()) / reader.sampleRate() /
+                      std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+        },
+        [this, factor, id = r->id, name = r->name](const JobQueue::Outcome& o) {
+            ReelFacts& facts = m_reels.write(id);
+            facts.splitting = false;
+            facts.speed = *factor;
+            if (!o.done) facts.stems.reset();
+            attach(id);
+            if (o.done) m_work.report(QString("Split %1 into its stems.").arg(QString::fromStdString(name)));
+        },
+        [folder](const JobQueue::Outcome& o) {
+            std::error_code ignored;
+            if (!o.done) std::filesystem::remove_all(folder, ignored);
+        });
+    m_reels.tellStemsReplaced(r->id);
+}
+
+void Splitting::cancel() {
+    if (m_document.reel()) m_work.cancel(Work::Queue::Long, m_jobs[m_document.reel()->id]);
+}
+
+}  // namespace rivlen

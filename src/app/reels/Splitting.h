@@ -1,0 +1,38 @@
+#pragma once
+#include "app/reels/Repairs.h"
+#include "core/separation/Network.h"
+
+namespace rivlen {
+
+/// True when all of a network's stems have a place in the window.
+bool fitsTheWindow(const NetworkCard& card);
+
+/// Separates reels in the background, and finds what was separated before.
+class Splitting : public QObject {
+    Q_OBJECT
+public:
+    Splitting(Document& document, Reels& reels, Repairs& repairs, Work& work, QObject* parent = nullptr);
+
+    void split();  ///< separates the current reel, once its treatments are through
+    void cancel();
+    /// The stems of a reel at its network and quality, when they were made before; null otherwise.
+    std::shared_ptr<StemStore> finishedStems(const Reel& reel);
+    /// After the current reel, its network or quality was chosen: finds what was split before.
+    void reopen();
+    void touched();  ///< the current reel's stems read otherwise than before
+
+private:
+    struct Loaded;  ///< the network, kept between splits; touched by the queue's thread only
+    void attach(const std::string& id);
+    std::filesystem::path storeFolder(const Reel& reel) const;
+
+    Document& m_document;
+    Reels& m_reels;
+    Repairs& m_repairs;
+    Work& m_work;
+    std::shared_ptr<Loaded> m_loaded;
+    std::string m_afterRepair;          ///< id of the reel that is to be split once its treatments are through
+    std::map<std::string, int> m_jobs;  ///< by reel
+};
+
+}  // namespace rivlen

@@ -1,0 +1,58 @@
+#include "app/weigh/SettingRow.h"
+
+namespace rivlen {
+
+namespace {
+ValueRow::Range rangeOf(const IsolationParameter& p) {
+    return {p.id,
+            p.name,
+            p.explanation,
+            p.minimum,
+            p.maximum,
+            p.step,
+            p.neutral,
+            [&p](double v) { return QString::fromStdString(describeValue(p, v)); },
+            [&p](const QString& text) { return parseValue(p, text.toStdString()); }};
+}
+}  // namespace
+
+SettingRow::SettingRow(Document& document, Reels& reels, Hearing& hearing, Work& work,
+                       const IsolationParameter& parameter, QWidget* parent)
+    : ValueRow(rangeOf(parameter), nullptr, parent),
+      m_document(document),
+      m_reels(reels),
+      m_hearing(hearing),
+      m_work(work),
+      m_parameter(parameter) {
+    connect(this, &ValueRow::set, this, [this](double value, bool dragging) {
+        m_document.editReel(
+            QString("Set %1").arg(m_parameter.name), [&](Reel& r) { r.isolation().*m_parameter.value = value; },
+            dragging ? m_parameter.id : "");
+        refresh();
+    });
+    connect(this, &ValueRow::released, this, [this] { m_document.endGesture(); });
+    connect(this, &ValueRow::refused, this, [this](const QString& sentence) {
+        m_work.warn(sentence);
+        refresh();
+    });
+    connect(&document, &Document::changed, this, &SettingRow::refresh);
+    connect(&reels, &Reels::stemsChanged, this, &SettingRow::refresh);
+    refresh();
+}
+
+void SettingRow::refresh() {
+    const Reel* reel = m_document.reel();
+    const ReelFacts* state = m_reels.current();
+    const bool blind = m_hearing.blind();
+    setEnabled(reel && state && state->stems && !blind);
+    setUsable(isEnabled() && m_hindrance.isEmpty());
+    setExplanation(m_hindrance.isEmpty() ? QString(m_parameter.explanation) : m_hindrance);
+    show(reel && !blind ? reel->isolation().*m_parameter.value : m_parameter.neutral, blind ? "hidden" : "");
+}
+
+void SettingRow::setHindrance(const QString& sentence) {
+    m_hindrance = sentence;
+    refresh();
+}
+
+}  // namespace rivlen

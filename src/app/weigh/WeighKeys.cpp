@@ -1,0 +1,30 @@
+#include "app/weigh/WeighKeys.h"
+
+namespace rivlen {
+
+void addWeighKeys(KeySheet& sheet, const Document& document, const Hearing& hearing, StrengthDesk& strength,
+                  WeighDesk& weigh, CandidateDesk& candidates, TrialDesk& trials,
+                  const std::function<void()>& toggleDifference) {
+    const KeySheet::When here = [&document] { return document.session().stage == stage::weigh; };
+    const KeySheet::When open = [&hearing, here] { return here() && !hearing.blind(); };  // nothing is hidden
+    std::vector<KeySheet::Key> letters;
+    for (int i = 0; i < kCandidates; ++i) {
+        const QString letter = CandidateDesk::letter(i);
+        letters.push_back({letter, [&candidates, i] { candidates.use(i); }});
+        letters.push_back({"Shift+" + letter, [&candidates, i] { candidates.keep(i); }});
+    }
+    sheet.add("at Weigh: use a candidate; with Shift keep the present setting as it", letters, here, "A … D");
+    sheet.add("in a blind comparison: prefer what is heard", {{"P", [&candidates] { candidates.prefer(); }}}, here);
+    std::vector<KeySheet::Key> stems;
+    for (size_t s = 0; s < kStemCount; ++s)
+        stems.push_back({QString("Ctrl+%1").arg(s + 1), [&strength, s] { strength.chooseStem(kStemNames[s]); }});
+    sheet.add("at Weigh: the strength of Dialogue, Music, Ambience", stems, open, "Ctrl+1 … 3");
+    sheet.add("at Weigh: a region of its own for the loop", {{"R", [&strength] { strength.regionFromLoop(); }}}, open);
+    sheet.add("at Weigh: try networks and settings on the loop", {{"T", [&trials] { trials.start(); }}}, open);
+    sheet.add("at Weigh: the difference of two candidates as a picture", {{"X", toggleDifference}}, open);
+    sheet.add("at Weigh: take the suggested strength", {{"K", [&weigh] { weigh.useSuggestion(); }}}, open);
+    sheet.add("at Weigh: hear the next or the last of the worst places",
+              {{"N", [&weigh] { weigh.step(1); }}, {"Shift+N", [&weigh] { weigh.step(-1); }}}, open);
+}
+
+}  // namespace rivlen

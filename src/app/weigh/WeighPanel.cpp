@@ -1,0 +1,103 @@
+#include "app/weigh/WeighPanel.h"
+
+#include <QButtonGroup>
+#include <QHBoxLayout>
+#include <QPushButton>
+#include <QStackedWidget>
+#include <QTabBar>
+
+#include "app/weigh/CandidateBar.h"
+#include "app/weigh/CompareControls.h"
+#include "app/weigh/OverTimeControls.h"
+#include "app/weigh/PresetButton.h"
+#include "app/weigh/StrengthControls.h"
+#include "app/widgets/PanelParts.h"
+#include "app/widgets/Theme.h"
+
+namespace rivlen {
+
+namespace {
+
+class WeighPanel : public StagePanel {
+public:
+    WeighPanel(Document& document, Reels& reels, Splitting& splitting, Hearing& hearing, Work& work,
+               StrengthDesk& strength, WeighDesk& weigh, CandidateDesk& candidates, TrialDesk& trials)
+        : StagePanel("How strong before it hurts?"),
+          m_document(document),
+          m_reels(reels),
+          m_hearing(hearing),
+          m_strength(strength) {
+        auto* row = new QHBoxLayout;
+        row->setSpacing(6);
+        for (size_t i = 0; i < kStemCount; ++i) {
+            auto* b = m_stems[i] = new QPushButton(theme::stemName(int(i)));
+            b->setObjectName(QString("strength_%1").arg(QString::fromStdString(kStemNames[i])));
+            b->setCheckable(true);
+            b->setToolTip(
+                QString("Weigh the strength of the %1 (Ctrl+%2)").arg(theme::stemName(int(i)).toLower()).arg(i + 1));
+            b->setStyleSheet(QString("QPushButton { padding: 4px 8px; border-bottom: 3px solid %1 } "
+                                     "QPushButton:checked { background: %1; color: #1d1b18 }")
+                                 .arg(theme::stemColor(int(i)).name()));
+            connect(b, &QPushButton::clicked, this, [this, i] {
+                m_strength.chooseStem(kStemNames[i]);
+                refresh();
+            });
+            row->addWidget(b, 1);
+        }
+        m_column->addLayout(row);
+        auto* second = new QHBoxLayout;
+        m_where = new QLabel;
+        m_where->setObjectName("where");
+        m_where->setWordWrap(true);
+        m_where->setStyleSheet("color: #a79d8c");
+        m_presets = new PresetButton(document, work);
+        second->addWidget(m_where, 1);
+        second->addWidget(m_presets);
+        m_column->addLayout(second);
+        m_tabs = makePageTabs("weightabs", {"Strength", "Over time", "Compare"});
+        auto* pages = new QStackedWidget;
+        pages->addWidget(new StrengthControls(document, reels, hearing, work, weigh));
+        pages->addWidget(new OverTimeControls(document, reels, splitting, hearing, work, strength));
+        auto* compare = new CompareControls(hearing, candidates, trials);
+        pages->addWidget(compare);
+        m_column->addWidget(m_tabs);
+        m_column->addWidget(pages, 1);
+        m_column->addWidget(new CandidateBar(candidates, document, reels, splitting, work));
+        connect(m_tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
+        connect(compare, &CompareControls::differenceWanted, this, &StagePanel::differenceWanted);
+        refresh();
+    }
+
+    void refresh() override {
+        const Reel* reel = m_document.reel();
+        const ReelFacts* s = m_reels.current();
+        const bool ready = reel && s->stems && !m_hearing.blind();
+        m_presets->setEnabled(ready);
+        for (size_t i = 0; i < kStemCount; ++i) {
+            m_stems[i]->setEnabled(ready);
+            m_stems[i]->setChecked(reel && reel->stem == kStemNames[i]);
+        }
+        m_where->setText(!reel       ? "Add a recording at Intake first."
+                         : !s->stems ? "Split this reel first; then its strength is weighed here, live while it plays."
+                                     : QString("In force on: %1").arg(m_strength.regionName(reel->region)));
+    }
+
+private:
+    Document& m_document;
+    Reels& m_reels;
+    Hearing& m_hearing;
+    StrengthDesk& m_strength;
+    std::array<QPushButton*, kStemCount> m_stems{};
+    PresetButton* m_presets;
+    QLabel* m_where;
+    QTabBar* m_tabs;
+};
+
+}  // namespace
+
+StagePanel* makeWeighPanel(Document& document, Reels& reels, Splitting& splitting, Hearing& hearing, Work& work,
+                           StrengthDesk& strength, WeighDesk& weigh, CandidateDesk& candidates, TrialDesk& trials) {
+    return new WeighPanel(document, reels, splitting, hearing, work, strength, weigh, candidates, trials);
+}
+
+}  // namespace rivlen

@@ -1,0 +1,50 @@
+#pragma once
+#include <QBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QTabBar>
+
+#include "app/widgets/Theme.h"
+
+// The parts that pages of a stage's panel are put together from.
+namespace rivlen {
+
+inline QLabel* addPageHeading(QBoxLayout* column, const QString& text) {
+    auto* label = new QLabel(text);
+    label->setFont(theme::font(13, QFont::DemiBold));
+    column->addWidget(label);
+    return label;
+}
+
+inline QLabel* addPageText(QBoxLayout* column, const QString& text = {}) {
+    auto* label = new QLabel(text);
+    label->setWordWrap(true);
+    label->setFont(theme::font(12));
+    label->setStyleSheet("color: #a79d8c");
+    column->addWidget(label);
+    return label;
+}
+
+inline QPushButton* makeSmallButton(const char* name, const QString& label, const QString& tip) {
+    auto* b = new QPushButton(label);
+    b->setObjectName(name);
+    b->setToolTip(tip);
+    b->setStyleSheet("QPushButton { padding: 3px 10px }");
+    return b;
+}
+
+/// The tabs above a panel's pages.
+inline QTabBar* makePageTabs(const char* name, const QStringList& titles) {
+    auto* tabs = new QTabBar;
+    tabs->setObjectName(name);
+    tabs->setExpanding(true);
+    tabs->setDrawBase(false);
+    tabs->setStyleSheet(
+        "QTabBar::tab { padding: 5px 8px; color: #a79d8c; border-bottom: 2px solid #3a352e } QTabBar::tab:selected { "
+        "color: #ece4d6; border-bottom: 2px solid #ece4d6 }"
+        "QTabBar::tab:focus { color: #ffffff }");
+    for (const QString& title : titles) tabs->addTab(title);
+    return tabs;
+}
+
+}  // namespace rivlen

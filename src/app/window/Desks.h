@@ -1,0 +1,41 @@
+#pragma once
+#include "app/dispatch/DispatchDesk.h"
+#include "app/hearing/HeardMeters.h"
+#include "app/intake/ReelsModel.h"
+#include "app/intake/RepairDesk.h"
+#include "app/rebuild/MendTool.h"
+#include "app/rebuild/RebuildDesk.h"
+#include "app/weigh/CandidateDesk.h"
+#include "app/weigh/StrengthDesk.h"
+#include "app/weigh/TrialDesk.h"
+#include "app/weigh/WeighDesk.h"
+#include "app/window/Studio.h"
+
+namespace rivlen {
+
+/// One desk for each thing that is worked on.
+struct Desks {
+    explicit Desks(Studio& s)
+        : reels(s.document, s.reels),
+          repairs(s.document, s.reels, s.hearing, s.work),
+          strength(s.document, s.reels, s.work),
+          weigh(s.document, s.reels, s.hearing, s.work),
+          candidates(s.document, s.reels, s.hearing, s.work),
+          trials(s.document, s.reels, s.splitting, s.hearing, s.work),
+          rebuild(s.document, s.reels, s.splitting, s.hearing, s.work),
+          dispatch(s.document, s.reels, s.work),
+          meters(s.hearing) {}
+
+    ReelsModel reels;
+    RepairDesk repairs;
+    StrengthDesk strength;
+    WeighDesk weigh;
+    CandidateDesk candidates;
+    TrialDesk trials;
+    RebuildDesk rebuild;
+    DispatchDesk dispatch;
+    HeardMeters meters;
+    MendTool mend;
+};
+
+}  // namespace rivlen

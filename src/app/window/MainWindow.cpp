@@ -1,0 +1,209 @@
+#include "app/window/MainWindow.h"
+
+#include <QApplication>
+#include <QCloseEvent>
+#include <QHBoxLayout>
+#include <QLineEdit>
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QMimeData>
+
+#include "app/rebuild/RebuildKeys.h"
+#include "app/rebuild/ToolControls.h"
+#include "app/weigh/WeighKeys.h"
+#include "app/widgets/Theme.h"
+#include "app/window/WindowKeys.h"
+
+namespace rivlen {
+
+MainWindow::MainWindow(Studio& studio, QWidget* parent)
+    : QMainWindow(parent),
+      m_studio(studio),
+      m_desks(studio),
+      m_actions(new SessionActions(studio, this)),
+      m_keys(this) {
+    setAcceptDrops(true);
+    resize(1280, 800);
+    auto* whole = new QWidget;
+    auto* column = new QVBoxLayout(whole);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    m_top = new TopBar(studio.document, studio.reels, m_desks.dispatch);
+    column->addWidget(m_top);
+    auto* centre = new QHBoxLayout;
+    centre->setSpacing(0);
+    centre->addWidget(makeCentre(), 1);
+    makePanels();
+    centre->addWidget(m_panels);
+    column->addLayout(centre, 1);
+    m_transport = new TransportBar(studio.document, studio.reels, studio.hearing);
+    m_transport->setAttribute(Qt::WA_StyledBackground);
+    m_transport->setObjectName("transport");
+    m_transport->setStyleSheet("#transport { background: #26231f; border-top: 1px solid #3a352e; }");
+    m_workLine = new WorkLine(studio.hearing, studio.work);
+    column->addWidget(m_transport);
+    column->addWidget(m_workLine);
+    setCentralWidget(whole);
+
+    connect(&studio.document, &Document::changed, this, &MainWindow::refresh);
+    connect(&studio.reels, &Reels::read, this, &MainWindow::refresh);
+    connect(&studio.reels, &Reels::stemsChanged, this, &MainWindow::refresh);
+    connect(&studio.hearing, &Hearing::changed, this, &MainWindow::refresh);
+    connect(&m_desks.mend, &MendTool::changed, this, &MainWindow::refresh);
+    connect(&m_timer, &QTimer::timeout, this, &MainWindow::tick);
+    m_timer.start(33);
+    m_actions->addMenus();
+    menuBar()->addMenu("View")->addAction("Meters", QKeySequence("G"), this, &MainWindow::showMeters);
+    menuBar()->addMenu("Help")->addAction("Keyboard shortcuts", QKeySequence("F1"), this, &MainWindow::showShortcuts);
+    addKeys();
+    qApp->installEventFilter(this);
+    refresh();
+}
+
+QWidget* MainWindow::makeCentre() {
+    m_empty = new QLabel(
+        "Drop a mixed recording here, audio or video,\nor press Ctrl+I to choose one.\n\nRivlen takes it apart into "
+        "dialogue, music and ambience, on this machine only.");
+    m_empty->setAlignment(Qt::AlignCenter);
+    m_empty->setFont(theme::font(16));
+    m_empty->setStyleSheet("color: #a79d8c");
+    m_pictures = new Pictures(m_studio, m_desks);
+    m_table = new ReelTable(m_studio.document, m_studio.reels, m_studio.repairs, m_studio.work, m_desks.reels);
+    connect(m_table, &ReelTable::closed, this, [this] { showTable(false); });
+    m_centre = new QStackedWidget;
+    for (QWidget* page :
+         {static_cast<QWidget*>(m_empty), static_cast<QWidget*>(m_pictures), static_cast<QWidget*>(m_table)})
+        m_centre->addWidget(page);
+    // So that the picture window docks beside the pictures and the transport keeps its width.
+    auto* dockable = new QMainWindow;
+    dockable->setWindowFlags(Qt::Widget);
+    dockable->setCentralWidget(m_centre);
+    m_dock = new PictureDock(m_studio.document, m_studio.reels, m_studio.hearing, m_studio.work, dockable);
+    dockable->addDockWidget(Qt::LeftDockWidgetArea, m_dock);
+    return dockable;
+}
+
+void MainWindow::makePanels() {
+    m_panels = new QStackedWidget;
+    m_panels->setFixedWidth(340);
+    m_panels->setObjectName("panels");
+    m_panels->setStyleSheet("#panels { background: #26231f; border-left: 1px solid #3a352e; }");
+    for (const auto& make : panelTable()) {
+        StagePanel* panel = m_stagePanels.emplace_back(make(m_studio, m_desks));
+        m_panels->addWidget(panel);
+        connect(panel, &StagePanel::differenceWanted, this,
+                [this] { m_pictures->toggle(Picture::Difference, Picture::Ownership); });
+        connect(panel, &StagePanel::snappingChanged, &m_pictures->lanes(), &LanesView::setSnapping);
+        connect(panel, &StagePanel::strengthWanted, m_pictures, &Pictures::showStrength);
+        connect(panel, &StagePanel::tableWanted, this, [this] { showTable(!m_tableShown); });
+    }
+}
+
+void MainWindow::addKeys() {
+    addWindowKeys(m_keys, m_studio, m_desks, *m_pictures, *m_dock, [this] { showTable(!m_tableShown); });
+    addWeighKeys(m_keys, m_studio.document, m_studio.hearing, m_desks.strength, m_desks.weigh, m_desks.candidates,
+                 m_desks.trials, [this] { m_pictures->toggle(Picture::Difference, Picture::Ownership); });
+    addRebuildKeys(m_keys, m_studio.document, m_studio.reels, m_desks.rebuild,
+                   [this] { findChild<ToolControls*>("tools")->replaceMusic(); });
+}
+
+void MainWindow::showTable(bool on) {
+    m_tableShown = on;
+    if (on && m_studio.document.session().stage != stage::intake) m_studio.document.setStage(stage::intake);
+    refresh();
+}
+
+bool MainWindow::busy() const {
+    return m_pictures->ownership().busy() || m_pictures->strip().busy() || m_desks.repairs.busy() ||
+           m_desks.rebuild.busy() || m_desks.weigh.busy();
+}
+
+void MainWindow::refresh() {
+    const Session& session = m_studio.document.session();
+    setWindowTitle(QString::fromStdString(session.name) + " – Rivlen");
+    m_top->refresh();
+    for (size_t i = 0; i < kStages.size(); ++i)
+        if (session.stage == kStages[i].id) m_panels->setCurrentIndex(int(i));
+    m_pictures->refresh();
+    for (StagePanel* panel : m_stagePanels) panel->refresh();
+    m_pictures->showStrip(m_dock->hasPicture());
+    m_centre->setCurrentIndex(!m_studio.document.reel() ? 0 : m_tableShown && session.stage == stage::intake ? 2 : 1);
+}
+
+void MainWindow::tick() {
+    m_transport->tick();
+    m_workLine->tick();
+    m_desks.weigh.tick();
+    m_desks.meters.tick();
+    m_pictures->tick();
+}
+
+void MainWindow::showShortcuts() {
+    QMessageBox box(this);
+    box.setWindowTitle("Keyboard shortcuts");
+    box.setTextFormat(Qt::RichText);
+    box.setText(m_keys.html());
+    box.exec();
+}
+
+void MainWindow::showMeters() {
+    if (!m_meterWindow) {
+        m_meterWindow = new QWidget(this, Qt::Tool);
+        m_meterWindow->setObjectName("meterwindow");
+        m_meterWindow->setWindowTitle("Meters");
+        auto* column = new QVBoxLayout(m_meterWindow);
+        column->addWidget(new MeterView(m_desks.meters));
+        m_meterWindow->resize(420, 140);
+    }
+    m_meterWindow->setVisible(!m_meterWindow->isVisible());
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* e) {
+    if (e->mimeData()->hasUrls()) e->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* e) {
+    QStringList files;
+    for (const QUrl& url : e->mimeData()->urls())
+        if (url.isLocalFile()) files << url.toLocalFile();
+    e->acceptProposedAction();
+    m_actions->take(files);
+}
+
+void MainWindow::closeEvent(QCloseEvent* e) {
+    if (!m_actions->mayDiscard()) return e->ignore();
+    m_studio.file.begin();  // saved or given up on purpose: nothing to recover next time
+    e->accept();
+}
+
+bool MainWindow::hearSourceWhileHeld(QKeyEvent& key, bool pressed) {
+    if (key.isAutoRepeat()) return true;
+    const Player& player = m_studio.hearing.player();
+    if (pressed && !m_held && player.isOpen()) {
+        m_held = player.heard();
+        m_studio.hearing.hear(Heard::Source);
+    } else if (!pressed && m_held) {
+        m_studio.hearing.hear(*m_held);
+        m_held.reset();
+    }
+    return true;
+}
+
+bool MainWindow::eventFilter(QObject* object, QEvent* event) {
+    const bool pressed = event->type() == QEvent::KeyPress;
+    if ((pressed || event->type() == QEvent::KeyRelease) && isActiveWindow()) {
+        auto* key = static_cast<QKeyEvent*>(event);
+        QWidget* focus = QApplication::focusWidget();
+        if (key->key() == Qt::Key_O && key->modifiers() == Qt::NoModifier && !qobject_cast<QLineEdit*>(focus))
+            return hearSourceWhileHeld(*key, pressed);
+        if (pressed && (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter) &&
+            key->modifiers() == Qt::NoModifier)
+            if (auto* button = qobject_cast<QPushButton*>(focus); button && object == focus) {
+                button->click();
+                return true;
+            }
+    }
+    return QMainWindow::eventFilter(object, event);
+}
+
+}  // namespace rivlen

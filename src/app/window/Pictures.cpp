@@ -1,0 +1,133 @@
+#include "app/window/Pictures.h"
+
+#include <QHBoxLayout>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+
+#include "app/rebuild/MendAreas.h"
+#include "app/weigh/WorstPlaceMarks.h"
+
+namespace rivlen {
+
+Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(parent), m_studio(studio), m_desks(desks) {
+    Document& document = studio.document;
+    Reels& reels = studio.reels;
+    Hearing& hearing = studio.hearing;
+    m_ruler = new TimeRuler(document, reels, hearing, m_axis);
+    m_ruler->setFixedHeight(26);
+    m_strip = new PictureStrip(document, reels, hearing, m_axis);
+    m_current = new CurrentView(document, reels, hearing, m_axis);
+    m_current->setObjectName("current");
+    m_ownership = new OwnershipView(document, reels, hearing, m_axis);
+    new WorstPlaceMarks(document, desks.weigh, *m_ownership);
+    new MendAreas(document, reels, desks.rebuild, desks.mend, *m_ownership);
+    m_difference = new DifferenceView(document, reels, hearing, desks.candidates, m_axis);
+    m_large = new QStackedWidget;
+    for (QWidget* picture :
+         {static_cast<QWidget*>(m_current), static_cast<QWidget*>(m_ownership), static_cast<QWidget*>(m_difference)})
+        m_large->addWidget(picture);
+    m_confidence = new ConfidenceView(document, reels, hearing, m_axis);
+    m_confidence->setObjectName("confidence");
+    m_lanes = new LanesView(desks.rebuild, document, reels, studio.splitting, hearing, m_axis);
+    m_strength = new StrengthLane(desks.strength, document, reels, hearing, m_axis);
+    m_weighStrip = new WeighStrip(desks.weigh);
+
+    auto* stack = new QVBoxLayout(this);
+    stack->setContentsMargins(0, 0, 0, 0);
+    stack->setSpacing(0);
+    stack->addWidget(m_ruler);
+    stack->addWidget(m_strip);
+    stack->addWidget(m_large, 1);
+    stack->addWidget(m_confidence);
+    stack->addWidget(m_lanes, 3);
+    stack->addWidget(m_strength);
+    stack->addWidget(m_weighStrip);
+    stack->addLayout(makeScrollRow());
+
+    connect(&reels, &Reels::read, this, &Pictures::followReel);
+    connect(&desks.mend, &MendTool::changed, this, [this] {
+        if (m_desks.mend.active && at(stage::rebuild) && shown() != Picture::Ownership) show(Picture::Ownership);
+        refresh();
+    });
+    show(Picture::Current);
+}
+
+QLayout* Pictures::makeScrollRow() {
+    m_scroll = new QScrollBar(Qt::Horizontal);
+    m_view = new QPushButton;
+    m_view->setObjectName("view");
+    m_view->setToolTip("Switches between the Current and the Ownership picture (V)");
+    m_view->setStyleSheet("padding: 3px 10px");
+    auto* less = new QPushButton("–");
+    auto* more = new QPushButton("+");
+    auto* all = new QPushButton("All");
+    less->setToolTip("Show more time (-)");
+    more->setToolTip("Show less time (+)");
+    all->setToolTip("Show the whole reel (0)");
+    for (auto* b : {less, more, all}) b->setStyleSheet("padding: 3px 9px");
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(8, 4, 8, 4);
+    row->setSpacing(6);
+    row->addWidget(m_view);
+    row->addWidget(m_scroll, 1);
+    for (auto* b : {less, more, all}) row->addWidget(b);
+    connect(m_view, &QPushButton::clicked, this, [this] { toggle(Picture::Ownership, Picture::Current); });
+    const auto zoom = [this](double factor) { m_axis.zoom(factor, (m_axis.from() + m_axis.to()) / 2); };
+    connect(less, &QPushButton::clicked, this, [zoom] { zoom(2); });
+    connect(more, &QPushButton::clicked, this, [zoom] { zoom(0.5); });
+    connect(all, &QPushButton::clicked, this, [this] { m_axis.show(0, m_axis.duration()); });
+    connect(&m_axis, &TimeAxis::changed, this, [this] {
+        const QSignalBlocker quiet(m_scroll);
+        m_scroll->setRange(0, int((m_axis.duration() - m_axis.span()) * 1000));
+        m_scroll->setPageStep(std::max(1, int(m_axis.span() * 1000)));
+        m_scroll->setValue(int(m_axis.from() * 1000));
+    });
+    connect(m_scroll, &QScrollBar::valueChanged, this,
+            [this](int v) { m_axis.show(v / 1000.0, v / 1000.0 + m_axis.span()); });
+    return row;
+}
+
+void Pictures::show(Picture picture) {
+    m_large->setCurrentIndex(int(picture));
+    m_view->setText(picture == Picture::Ownership ? "Show the Current" : "Show the Ownership picture");
+}
+
+void Pictures::showStrength(bool on) {
+    m_strengthShown = on;
+    refresh();
+}
+
+void Pictures::refresh() {
+    const bool rebuilding = at(stage::rebuild), mending = m_desks.mend.active;
+    m_confidence->setVisible(at(stage::split));
+    m_weighStrip->setVisible(at(stage::weigh));
+    m_strength->setVisible(at(stage::weigh) || (rebuilding && m_strengthShown));
+    m_lanes->setVisible(rebuilding);
+    m_large->setMinimumHeight(rebuilding && mending ? 280 : 0);
+    m_large->setMaximumHeight(rebuilding && !mending ? 110 : QWIDGETSIZE_MAX);
+    if (!at(stage::weigh) && shown() == Picture::Difference) show(Picture::Ownership);
+}
+
+void Pictures::followReel() {
+    const Reel* reel = m_studio.document.reel();
+    const ReelFacts* facts = m_studio.reels.current();
+    const double duration = reel && facts->info ? facts->info->duration() : 0;
+    if (m_reel == (reel ? reel->id : "") && m_duration == duration) return;
+    m_reel = reel ? reel->id : "";
+    m_duration = duration;
+    m_axis.setDuration(duration);
+}
+
+void Pictures::tick() {
+    if (at(stage::rebuild)) m_lanes->tick();
+    const Player& player = m_studio.hearing.player();
+    if (!player.isOpen()) return;
+    // The view turns the page when the playhead leaves it.
+    const double now = double(player.position()) / player.sampleRate();
+    if (player.playing() && (now > m_axis.to() || now < m_axis.from())) m_axis.show(now, now + m_axis.span());
+    for (QWidget* view : {static_cast<QWidget*>(m_ruler), static_cast<QWidget*>(m_strip), m_large->currentWidget(),
+                          static_cast<QWidget*>(m_confidence), static_cast<QWidget*>(m_strength)})
+        view->update();
+}
+
+}  // namespace rivlen

@@ -1,0 +1,66 @@
+#pragma once
+#include <QPushButton>
+#include <QScrollBar>
+#include <QStackedWidget>
+
+#include "app/rebuild/LanesView.h"
+#include "app/split/ConfidenceView.h"
+#include "app/views/CurrentView.h"
+#include "app/views/OwnershipView.h"
+#include "app/views/PictureStrip.h"
+#include "app/weigh/DifferenceView.h"
+#include "app/weigh/StrengthLane.h"
+#include "app/weigh/WeighStrip.h"
+#include "app/window/Desks.h"
+
+namespace rivlen {
+
+/// The centre of the window: everything that is drawn over the one time axis, and what moves that axis.
+class Pictures : public QWidget {
+    Q_OBJECT
+public:
+    /// Which large picture is shown.
+    enum class Picture { Current, Ownership, Difference };
+
+    Pictures(Studio& studio, Desks& desks, QWidget* parent = nullptr);
+
+    TimeAxis& axis() { return m_axis; }
+    OwnershipView& ownership() { return *m_ownership; }
+    ComputedPicture& difference() { return *m_difference; }
+    ComputedPicture& strip() { return *m_strip; }
+    LanesView& lanes() { return *m_lanes; }
+    void show(Picture picture);
+    Picture shown() const { return Picture(m_large->currentIndex()); }
+    /// Shows one picture, or the other when it is shown already.
+    void toggle(Picture one, Picture other) { show(shown() == one ? other : one); }
+    void showStrength(bool on);  ///< strength over time, at Rebuild
+    void showStrip(bool on) { m_strip->setVisible(on); }
+    void refresh();
+    void tick();  ///< the playhead has moved
+
+private:
+    void followReel();
+    QLayout* makeScrollRow();
+    bool at(const char* stage) const { return m_studio.document.session().stage == stage; }
+
+    Studio& m_studio;
+    Desks& m_desks;
+    TimeAxis m_axis;
+    TimeRuler* m_ruler;
+    PictureStrip* m_strip;
+    QStackedWidget* m_large;
+    CurrentView* m_current;
+    OwnershipView* m_ownership;
+    DifferenceView* m_difference;
+    ConfidenceView* m_confidence;
+    LanesView* m_lanes;
+    StrengthLane* m_strength;
+    WeighStrip* m_weighStrip;
+    QPushButton* m_view;
+    QScrollBar* m_scroll;
+    bool m_strengthShown = false;
+    std::string m_reel;  ///< on the axis
+    double m_duration = -1;
+};
+
+}  // namespace rivlen

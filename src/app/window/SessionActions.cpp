@@ -1,0 +1,82 @@
+#include "app/window/SessionActions.h"
+
+#include <QFileDialog>
+#include <QMenuBar>
+#include <QMessageBox>
+
+#include "app/reels/StemExport.h"
+#include "core/base/Resources.h"
+
+namespace rivlen {
+
+SessionActions::SessionActions(Studio& studio, QMainWindow* window)
+    : QObject(window), m_studio(studio), m_window(window) {}
+
+void SessionActions::addMenus() {
+    auto* file = m_window->menuBar()->addMenu("Session");
+    file->addAction("New", QKeySequence::New, this, [this] {
+        if (mayDiscard()) m_studio.file.begin();
+    });
+    file->addAction("Open…", QKeySequence::Open, this, &SessionActions::openDialog);
+    auto* recent = file->addMenu("Open recent");
+    connect(recent, &QMenu::aboutToShow, this, [this, recent] {
+        recent->clear();
+        for (const QString& path : m_studio.file.recent()) recent->addAction(path, this, [this, path] { open(path); });
+        if (recent->isEmpty()) recent->addAction("None yet")->setEnabled(false);
+    });
+    file->addAction("Open the demo", this,
+                    [this] { open(QString::fromStdString((resourceFolder("demo") / "night-ferry.rivlen").string())); });
+    file->addSeparator();
+    file->addAction("Save", QKeySequence::Save, this, [this] { save(false); });
+    file->addAction("Save as…", QKeySequence("Ctrl+Shift+S"), this, [this] { save(true); });
+    file->addSeparator();
+    file->addAction("Quit", QKeySequence("Ctrl+Q"), m_window, &QWidget::close);
+    auto* reel = m_window->menuBar()->addMenu("Reel");
+    reel->addAction("Add recordings…", QKeySequence("Ctrl+I"), this,
+                    [this] { m_studio.reader.addFiles(QFileDialog::getOpenFileNames(m_window, "Add recordings")); });
+    reel->addAction("Add a folder…", QKeySequence("Ctrl+Shift+I"), this, [this] {
+        if (const QString folder = QFileDialog::getExistingDirectory(m_window, "Add all recordings of a folder");
+            !folder.isEmpty())
+            m_studio.reader.addFiles({folder});
+    });
+    reel->addAction("Split", QKeySequence("Ctrl+Return"), &m_studio.splitting, &Splitting::split);
+    reel->addAction("Export stems…", QKeySequence("Ctrl+E"), this, [this] {
+        if (const QString folder = QFileDialog::getExistingDirectory(m_window, "Export stems to"); !folder.isEmpty())
+            exportStems(m_studio.document, m_studio.reels, m_studio.work, folder, {});
+    });
+}
+
+void SessionActions::open(const QString& file) {
+    if (mayDiscard()) m_studio.file.open(file);
+}
+
+void SessionActions::take(const QStringList& files) {
+    if (files.size() == 1 && files.front().endsWith(".rivlen")) open(files.front());
+    else m_studio.reader.addFiles(files);
+}
+
+void SessionActions::openDialog() {
+    if (!mayDiscard()) return;
+    const QString file = QFileDialog::getOpenFileName(m_window, "Open session", {}, "Rivlen sessions (*.rivlen)");
+    if (!file.isEmpty()) m_studio.file.open(file);
+}
+
+void SessionActions::save(bool as) {
+    QString file = m_studio.file.path();
+    if (as || file.isEmpty())
+        file = QFileDialog::getSaveFileName(m_window, "Save session", file, "Rivlen sessions (*.rivlen)");
+    if (file.isEmpty()) return;
+    if (!file.endsWith(".rivlen")) file += ".rivlen";
+    m_studio.file.save(file);
+}
+
+bool SessionActions::mayDiscard() {
+    const History& history = m_studio.document.history();
+    if (!history.modified()) return true;
+    const auto answer = QMessageBox::question(m_window, "Rivlen", "This session has changes that are not saved.",
+                                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel);
+    if (answer == QMessageBox::Save) save(false);
+    return answer == QMessageBox::Discard || (answer == QMessageBox::Save && !history.modified());
+}
+
+}  // namespace rivlen

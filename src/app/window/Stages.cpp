@@ -1,0 +1,27 @@
+#include "app/window/Stages.h"
+
+#include "app/dispatch/DispatchPanel.h"
+#include "app/intake/IntakePanel.h"
+#include "app/rebuild/RebuildPanel.h"
+#include "app/split/SplitPanel.h"
+#include "app/weigh/WeighPanel.h"
+
+namespace rivlen {
+
+const std::array<MakePanel, kStages.size()>& panelTable() {
+    static const std::array<MakePanel, kStages.size()> table{
+        [](Studio& s, Desks& d) {
+            return makeIntakePanel(s.document, s.reels, s.reader, s.hearing, s.work, d.reels, d.repairs);
+        },
+        [](Studio& s, Desks&) { return makeSplitPanel(s.document, s.reels, s.splitting, s.work, s.networks); },
+        [](Studio& s, Desks& d) {
+            return makeWeighPanel(s.document, s.reels, s.splitting, s.hearing, s.work, d.strength, d.weigh,
+                                  d.candidates, d.trials);
+        },
+        [](Studio& s, Desks& d) { return makeRebuildPanel(s.hearing, d.rebuild, d.meters, d.mend); },
+        [](Studio& s, Desks& d) { return makeDispatchPanel(s.document, s.reels, s.work, d.dispatch); },
+    };
+    return table;
+}
+
+}  // namespace rivlen

@@ -1,0 +1,92 @@
+#include "app/window/WindowKeys.h"
+
+namespace rivlen {
+
+void setLoopEdge(Document& document, const Player& player, double duration, bool start) {
+    if (!player.isOpen()) return;
+    const double at = double(player.position()) / player.sampleRate();
+    document.editReel("Set loop", [&](Reel& r) {
+        std::pair<double, double> span = r.loop.value_or(std::pair(0.0, duration));
+        (start ? span.first : span.second) = at;
+        if (span.second - span.first < 0.02) span = start ? std::pair(at, duration) : std::pair(0.0, at);
+        if (span.second - span.first >= 0.02) r.loop = span;
+    });
+}
+
+namespace {
+
+void addHearingKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures) {
+    Hearing* hearing = &s.hearing;
+    sheet.add("play or stop", {{"Space", [hearing] { hearing->togglePlay(); }}});
+    const auto hear = [&s, &desks, hearing](Heard h) {
+        return KeySheet::Key{QString::number(int(h) + 1), [&s, &desks, hearing, h] {
+                                 const ReelFacts* facts = s.reels.current();
+                                 const bool treated = s.document.reel() && !s.document.reel()->treatments.empty();
+                                 const bool version = h == Heard::Recorded || h == Heard::Removed;
+                                 if (h == Heard::Source || (h == Heard::Mix ? desks.rebuild.ready()
+                                                            : version       ? treated
+                                                                            : facts && facts->stems))
+                                     hearing->hear(h);
+                             }};
+    };
+    sheet.add("hear Source, Result, Dialogue, Music, Ambience, Leftovers",
+              {hear(Heard::Source), hear(Heard::Result), hear(Heard::Dialogue), hear(Heard::Music),
+               hear(Heard::Ambience), hear(Heard::Leftovers)},
+              {}, "1 … 6");
+    sheet.add("where treatments work: hear the reel as recorded, and what they removed",
+              {hear(Heard::Recorded), hear(Heard::Removed)});
+    sheet.add("hear the Mix, where there is a rebuild", {hear(Heard::Mix)});
+    sheet.tell("O, held", "hear the source while the key is down");
+    sheet.add("level match on or off", {{"M", [hearing] { hearing->match().set(!hearing->match().on()); }}});
+    const auto edge = [&s, &pictures](bool start) {
+        return
+            [&s, &pictures, start] { setLoopEdge(s.document, s.hearing.player(), pictures.axis().duration(), start); };
+    };
+    sheet.add("loop starts or ends at the playhead", {{"[", edge(true)}, {"]", edge(false)}});
+    sheet.add("take the loop away", {{"L", [hearing] { hearing->removeLoop(); }}});
+    const auto move = [hearing](double seconds) {
+        return [hearing, seconds] {
+            Player& p = hearing->player();
+            if (p.isOpen()) p.locate(p.position() + int64_t(seconds * p.sampleRate()));
+        };
+    };
+    sheet.add("one second back or on", {{",", move(-1)}, {".", move(1)}}, {}, ", and .");
+    sheet.add("to the start or the end",
+              {{"Home", [hearing] { hearing->player().locate(0); }},
+               {"End", [hearing] { hearing->player().locate(hearing->player().frames()); }}});
+}
+
+}  // namespace
+
+void addWindowKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures, PictureDock& dock,
+                   const std::function<void()>& toggleTable) {
+    using Picture = Pictures::Picture;
+    addHearingKeys(sheet, s, desks, pictures);
+    sheet.add("a picture frame back or on",
+              {{"Ctrl+Left", [&dock] { dock.step(-1); }}, {"Ctrl+Right", [&dock] { dock.step(1); }}});
+    sheet.add("show or hide the picture window", {{"F", [&dock] {
+                                                       if (dock.hasPicture()) dock.toggleViewAction()->trigger();
+                                                   }}});
+    sheet.add("at Intake: all reels as a table", {{"Y", toggleTable}});
+    sheet.add("Current or Ownership picture",
+              {{"V", [&pictures] { pictures.toggle(Picture::Ownership, Picture::Current); }}});
+    TimeAxis* axis = &pictures.axis();
+    const auto zoom = [axis](double factor) {
+        return [axis, factor] { axis->zoom(factor, (axis->from() + axis->to()) / 2); };
+    };
+    sheet.add("show less time, more time, everything",
+              {{"+", zoom(0.5)}, {"-", zoom(2)}, {"0", [axis] { axis->show(0, axis->duration()); }}});
+    std::vector<KeySheet::Key> stages;
+    for (size_t i = 0; i < kStages.size(); ++i)
+        stages.push_back({QString("Alt+%1").arg(i + 1), [&s, i] { s.document.setStage(kStages[i].id); }});
+    sheet.add("the stages of the course", stages, {}, "Alt+1 … 5");
+    sheet.tell("Ctrl+I, Ctrl+Shift+I", "add recordings, add a folder");
+    sheet.tell("Ctrl+Return", "split the reel");
+    sheet.tell("Ctrl+E", "export its stems");
+    sheet.tell("G", "show or hide the meters");
+    sheet.add("undo, redo", {{"Ctrl+Z", [&s] { s.document.undo(); }}, {"Ctrl+Shift+Z", [&s] { s.document.redo(); }}});
+    sheet.tell("Tab, Return", "move between controls, press a button");
+    sheet.tell("Esc", "dismiss a message");
+}
+
+}  // namespace rivlen
