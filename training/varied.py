@@ -12,7 +12,7 @@ from stems import EARLY, Role, Stems, at_speed, placed
 SOURCES = (("speech", 0.6), ("altered", 0.27), ("voices", 0.13))
 CLASSES = ((0, 165, 0.42), (165, 235, 0.33), (235, 1000, 0.25))   # Hz from, to, share of the speakers drawn
 MIDDLE, ONE_SIDED, SPACED = 0.38, 0.05, 0.1                        # where voices stand; the others are panned
-CROWD, NOISE, DRIVEN, SECOND = 0.2, 0.2, 0.12, 0.12
+CROWD, NOISE, DRIVEN, SECOND, TREATED = 0.2, 0.2, 0.14, 0.12, 0.08
 RMS = np.float32(0.08)
 
 
@@ -91,13 +91,32 @@ class VariedStems(Stems):
             return placed(x, side)
         return np.stack([x, np.roll(x, n // 3) * np.float32(rng.uniform(0.2, 0.9))])
 
+    def treated(self, x):
+        """A voice as loudspeakers, radios and machines have it: doubled (a comb that may move), an echo, or ring-modulated."""
+        rng = self.rng
+        kind, n = rng.integers(3), len(x)
+        if kind == 0:
+            late = rng.uniform(1, 20) + rng.uniform(0, 3) * (1 + np.sin(2 * np.pi * rng.uniform(0.1, 2) * np.arange(n) / bands.RATE))  # ms
+            other = np.interp(np.arange(n) - late * bands.RATE / 1000, np.arange(n), x, left=0)
+        elif kind == 1:
+            late = int(rng.uniform(0.04, 0.25) * bands.RATE)
+            other = np.zeros(n, np.float32)
+            for k in range(1, 4):
+                if k * late < n:
+                    other[k * late:] += x[:n - k * late] * np.float32(rng.uniform(0.2, 0.7) ** k)
+        else:
+            other = x * np.sin(2 * np.pi * rng.uniform(20, 120) * np.arange(n) / bands.RATE)
+        return (x * rng.uniform(0.3, 1) + other * rng.choice([-1, 1]) * rng.uniform(0.4, 1)).astype(np.float32)
+
     def voice(self, n):
         """(dialogue, room, noise of its recording, bandwidth): one or two speakers with early reflections; late reverberation apart."""
         rng = self.rng
         x, width = self.words(n)
         if rng.random() < DRIVEN:  # an overdriven microphone
-            drive = np.float32(rng.uniform(2, 12))
+            drive = np.float32(2 * 12 ** rng.random())
             x = np.tanh(x * drive) / drive ** np.float32(0.8)
+        if rng.random() < TREATED:
+            x = self.treated(x)
         dialogue, side = self.stand(x)
         room = np.zeros((2, n), np.float32)
         if rng.random() < 0.45:

@@ -5,6 +5,7 @@
 
 #include "cli/Commands.h"
 #include "cli/ProgressLine.h"
+#include "core/base/Text.h"
 #include "core/delivery/DeliverySets.h"
 #include "core/exchange/HandOver.h"
 #include "core/session/DeliveryQueue.h"
@@ -29,8 +30,7 @@ struct DispatchOptions {
         for (const auto& s : sessions) all += "|" + fs::absolute(s).string();
         for (const auto& r : reels) all += "|reel " + r;
         for (const auto& n : only) all += "|only " + n;
-        char digits[20];
-        std::snprintf(digits, sizeof digits, "%016zx", std::hash<std::string>()(all));
+        std::string digits = formatted("%016zx", std::hash<std::string>()(all));
         return digits;
     }
 };

@@ -5,6 +5,7 @@
 #include "cli/Commands.h"
 #include "cli/ProgressLine.h"
 #include "core/base/Error.h"
+#include "core/base/Text.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
@@ -90,9 +91,8 @@ nlohmann::json treatOne(const TreatOptions& o, Progress& progress) {
     if (!o.folder.empty()) {  // a line of a table
         std::string work;
         for (size_t i = 0; i < effects.size(); ++i) {
-            char effect[80];
-            std::snprintf(effect, sizeof effect, effects[i].any() ? "%s (%.1f dBFS)" : "%s (does nothing)",
-                          effects[i].id.c_str(), effects[i].removedDb);
+            std::string effect = formatted(effects[i].any() ? "%s (%.1f dBFS)" : "%s (does nothing)",
+                                           effects[i].id.c_str(), effects[i].removedDb);
             work += (work.empty() ? "" : ", ") + std::string(effect);
         }
         std::printf("| %s | %s | %s | %s |\n", o.file.c_str(), kindsOf(findings).c_str(),

@@ -19,11 +19,12 @@ using namespace rivlen::test;
 namespace {
 
 struct RebuildStage : Window {
-    RebuildDesk& desk() { return window->desks().rebuild; }
+    RebuildTools& tools() { return window->desks().rebuild; }
+    RebuildDesk& desk() { return tools().desk; }
     LanesView& lanes() { return window->pictures().lanes(); }
     const Rebuild& rebuild() { return desk().rebuild(); }
     const Lane& lane(size_t i) { return *rebuild().lanes[i]; }
-    bool settled() { return !desk().busy() && !studio->busy(); }
+    bool settled() { return !tools().busy() && !studio->busy(); }
 
     void begin(double seconds = 5) {
         addAndSplit(seconds);
@@ -48,7 +49,7 @@ struct RebuildStage : Window {
     }
     AudioBuffer written(const char* name) {
         const fs::path file = folder / name;
-        desk().render(QString::fromStdString(file.string()));
+        tools().scene.render(QString::fromStdString(file.string()));
         EXPECT_TRUE(until([&] { return settled(); }));
         MediaReader reader(file);
         return reader.read(0, reader.frames());
@@ -82,7 +83,7 @@ TEST_F(RebuildStage, SilentLanesOfferToSplitAtOnce) {
 TEST_F(RebuildStage, BeginsAsTheRecordingItself) {
     begin();
     EXPECT_EQ(rebuild().lanes.size(), 4u);
-    EXPECT_FALSE(desk().begun()) << "nothing is part of the document before something was done";
+    EXPECT_FALSE(!studio->document.reel()->rebuild->empty()) << "nothing is part of the document before something was done";
     EXPECT_EQ(studio->hearing.player().heard(), Heard::Mix) << "at Rebuild the mix is heard";
     MediaReader source(folder / "clip.wav");
     const AudioBuffer mix = written("mix.wav");
@@ -177,14 +178,14 @@ TEST_F(RebuildStage, LevelsGroupsCurvesAndMetersWork) {
     EXPECT_TRUE(lane(2).strip.mute);
     QTest::mouseClick(&lanes(), Qt::LeftButton, {}, lanes().soloRect(lane(1).id).center().toPoint());
     EXPECT_TRUE(lane(1).strip.solo);
-    desk().setGroup("bed");
+    tools().lanes.setGroup("bed");
     ASSERT_EQ(rebuild().groups.size(), 1u);
     EXPECT_EQ(lane(1).group, rebuild().groups[0].id);
-    desk().setGroup("");
+    tools().lanes.setGroup("");
     EXPECT_TRUE(rebuild().groups.empty()) << "an empty group goes away";
     // A curve: points, drawing, trimming, copying, thinning.
     find<QComboBox>("automation")->setCurrentIndex(1);
-    ASSERT_EQ(desk().automated(), "level");
+    ASSERT_EQ(tools().curves.shown(), "level");
     const std::string id = lane(1).id;
     QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().curvePoint(id, 1, -20).toPoint());
     QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().curvePoint(id, 3, 0).toPoint());
@@ -260,15 +261,15 @@ TEST_F(RebuildStage, MusicIsDuckedUnderTheVoiceAndTheDuckingBecomesACurve) {
     EXPECT_EQ(lane(1).duck.key, lane(0).id);
     find<QSlider>("duck_depth")->setValue(90);
     EXPECT_EQ(lane(1).duck.depth, 9);
-    ASSERT_TRUE(until([&] { return settled() && desk().duckCurve(lane(1).id); }));
+    ASSERT_TRUE(until([&] { return settled() && tools().ducking.curve(lane(1).id); }));
     double lowest = 0;
-    for (const auto& [t, db] : *desk().duckCurve(lane(1).id)) lowest = std::min(lowest, db);
+    for (const auto& [t, db] : *tools().ducking.curve(lane(1).id)) lowest = std::min(lowest, db);
     EXPECT_NEAR(lowest, -9, 0.3) << "there are words in the clip";
     const AudioBuffer ducked = written("ducked.wav");
     press("ducktocurve");
     EXPECT_FALSE(lane(1).duck.on);
     EXPECT_GT(lane(1).strip.automation.at("level").size(), 4u);
-    EXPECT_EQ(desk().automated(), "level");
+    EXPECT_EQ(tools().curves.shown(), "level");
     EXPECT_LT(differenceDb(written("curve.wav"), ducked), -30) << "it sounds the same";
 }
 
@@ -320,9 +321,9 @@ TEST_F(RebuildStage, HolesAreFilledAndSilencesFoundAndShortened) {
     studio->document.undo();
     find<QDoubleSpinBox>("silenceseconds")->setValue(0.4);
     press("findsilences");
-    ASSERT_TRUE(until([&] { return settled() && !desk().silences().empty(); }));
+    ASSERT_TRUE(until([&] { return settled() && !tools().tones.silences().empty(); }));
     double total = 0;
-    for (const auto& [a, b] : desk().silences()) total += std::max(0.0, b - a - 0.35);
+    for (const auto& [a, b] : tools().tones.silences()) total += std::max(0.0, b - a - 0.35);
     const double end = rebuild().end();
     press("shortensilences");
     EXPECT_NEAR(rebuild().end(), end - total, 0.01);
@@ -366,10 +367,10 @@ TEST_F(RebuildStage, AWholeSceneIsRebuiltSavedAndComesBack) {
     // Chain on the voice, music replaced, curve, group, limiter on the mix.
     desk().chooseLane(lane(0).id);
     desk().editStrip("Chain", [](Strip& s) { s.chain = voiceChain(); });
-    desk().importSounds({cue(2)});
+    tools().mix.importSounds({cue(2)});
     ASSERT_TRUE(until([&] { return settled(); }));
     EXPECT_EQ(rebuild().lanes.size(), 5u);
-    EXPECT_GT(desk().soundSeconds(rebuild().sounds[0].id), 1.9);
+    EXPECT_GT(tools().mix.soundSeconds(rebuild().sounds[0].id), 1.9);
     desk().chooseLane("mix");
     desk().editStrip("Limiter", [](Strip& s) { s.chain.limiter = true; });
     const AudioBuffer before = written("before.wav");
@@ -377,7 +378,7 @@ TEST_F(RebuildStage, AWholeSceneIsRebuiltSavedAndComesBack) {
     const Rebuild kept = rebuild();
     ASSERT_TRUE(studio->file.save(file));
     ASSERT_TRUE(studio->file.open(file));
-    ASSERT_TRUE(until([&] { return settled() && desk().begun() && studio->reels.current()->stems; }));
+    ASSERT_TRUE(until([&] { return settled() && !studio->document.reel()->rebuild->empty() && studio->reels.current()->stems; }));
     EXPECT_EQ(rebuild(), kept);
     const AudioBuffer after = written("after.wav");
     EXPECT_EQ(differenceDb(before, after), kSilenceDb) << "to the bit";

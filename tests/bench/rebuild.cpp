@@ -187,7 +187,8 @@ void windowRows(const fs::path& folder) {
                          60000))
         return;
     studio.document.setStage("rebuild");
-    RebuildDesk& desk = window.desks().rebuild;
+    RebuildTools& tools = window.desks().rebuild;
+    RebuildDesk& desk = tools.desk;
     desk.edit("Many clips", [](Rebuild& r) {
         std::mt19937 random(3);
         r.lanes.clear();

@@ -11,7 +11,8 @@
 
 namespace rivlen {
 
-ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Hearing& hearing, QWidget* parent)
+ChainControls::ChainControls(RebuildDesk& desk, SceneTools& scene, HeardMeters& meters, Hearing& hearing,
+                             QWidget* parent)
     : QWidget(parent), m_desk(desk) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
@@ -81,7 +82,7 @@ ChainControls::ChainControls(RebuildDesk& desk, HeardMeters& meters, Hearing& he
                 "The room of Decay and Tone, one that was estimated, or an imported impulse response");
             page->addWidget(m_impulse);
             page->addWidget(m_estimate, 0, Qt::AlignLeft);
-            connect(m_estimate, &QPushButton::clicked, &desk, &RebuildDesk::estimateRoom);
+            connect(m_estimate, &QPushButton::clicked, this, [&scene] { scene.estimateRoom(); });
             connect(m_impulse, &QComboBox::activated, this, [this](int i) {
                 edit("Choose room",
                      [&](ChainSettings& c) { c.roomImpulse = m_impulse->itemData(i).toString().toStdString(); });

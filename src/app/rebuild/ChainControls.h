@@ -4,6 +4,7 @@
 #include <QListWidget>
 
 #include "app/rebuild/ChainCurve.h"
+#include "app/rebuild/SceneTools.h"
 #include "app/widgets/ValueRow.h"
 
 namespace rivlen {
@@ -13,7 +14,8 @@ namespace rivlen {
 class ChainControls : public QWidget {
     Q_OBJECT
 public:
-    ChainControls(RebuildDesk& desk, HeardMeters& meters, Hearing& hearing, QWidget* parent = nullptr);
+    ChainControls(RebuildDesk& desk, SceneTools& scene, HeardMeters& meters, Hearing& hearing,
+                  QWidget* parent = nullptr);
     void showModule(size_t module);
 
 private:

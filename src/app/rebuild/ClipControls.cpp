@@ -11,7 +11,8 @@
 
 namespace rivlen {
 
-ClipControls::ClipControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
+ClipControls::ClipControls(RebuildDesk& desk, ClipTools& clips, LaneTools& lanes, QWidget* parent)
+    : QWidget(parent), m_desk(desk), m_clips(clips), m_lanes(lanes) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -42,7 +43,7 @@ ClipControls::ClipControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     column->addWidget(m_outShape);
     const auto follow = [this](ValueRow* row, const QString& name, const std::string& gesture, auto set) {
         connect(row, &ValueRow::set, this, [this, name, gesture, set](double v, bool dragging) {
-            m_desk.editClips(
+            m_clips.edit(
                 name, [&](Clip& c) { set(c, v); }, dragging ? gesture : "");
         });
         connect(row, &ValueRow::released, this, [this] { m_desk.endDrag(); });
@@ -53,9 +54,9 @@ ClipControls::ClipControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     follow(m_in, "Fade in", "fade in", [](Clip& c, double v) { c.fadeIn = v; });
     follow(m_out, "Fade out", "fade out", [](Clip& c, double v) { c.fadeOut = v; });
     connect(m_inShape, &QComboBox::activated, this,
-            [this](int i) { m_desk.editClips("Shape of the fade", [i](Clip& c) { c.fadeInShape = FadeShape(i); }); });
+            [this](int i) { m_clips.edit("Shape of the fade", [i](Clip& c) { c.fadeInShape = FadeShape(i); }); });
     connect(m_outShape, &QComboBox::activated, this,
-            [this](int i) { m_desk.editClips("Shape of the fade", [i](Clip& c) { c.fadeOutShape = FadeShape(i); }); });
+            [this](int i) { m_clips.edit("Shape of the fade", [i](Clip& c) { c.fadeOutShape = FadeShape(i); }); });
     auto* grid = new QGridLayout;
     grid->setSpacing(6);
     int place = 0;
@@ -68,20 +69,20 @@ ClipControls::ClipControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
         return b;
     };
     button("splitclip", "Split", "Cuts the selected clips at the playhead; without a selection the chosen lane's (S)",
-           false, [this] { m_desk.splitAtPlayhead(); });
+           false, [this] { m_clips.splitAtPlayhead(); });
     button("crossfade", "Cross-fade", "Fades the clip into the next one on its lane (X)", true,
-           [this] { m_desk.crossFadeSelected(); });
-    button("duplicate", "Duplicate", "A copy behind each (Ctrl+D)", true, [this] { m_desk.duplicateSelected(); });
-    button("muteclip", "Mute", "Silent, but still there (U)", true, [this] { m_desk.toggleMuted(); });
+           [this] { m_clips.crossFadeSelected(); });
+    button("duplicate", "Duplicate", "A copy behind each (Ctrl+D)", true, [this] { m_clips.duplicateSelected(); });
+    button("muteclip", "Mute", "Silent, but still there (U)", true, [this] { m_clips.toggleMuted(); });
     button("keepbefore", "Keep a before",
            "Keeps the clip as it is on a lane below, muted and marked; work goes on with this one (E)", true,
-           [this] { m_desk.keepBefore(); });
+           [this] { m_clips.keepBefore(); });
     m_swap = button("swapbefore", "Before or after", "Hears the other one of the pair (W)", true,
-                    [this] { m_desk.swapBefore(); });
+                    [this] { m_clips.swapBefore(); });
     button("removeclip", "Remove", "Takes the clips away (Delete, on the lanes)", true,
-           [this] { m_desk.removeSelected(); });
+           [this] { m_clips.removeSelected(); });
     button("marker", "Marker", "Sets a marker at the playhead, or takes the one there away (K)", false,
-           [this] { m_desk.addMarker(); });
+           [this] { m_lanes.addMarker(); });
     column->addLayout(grid);
     auto* snap = new QCheckBox("Snap to clips, markers and frames");
     snap->setObjectName("snap");
@@ -98,7 +99,7 @@ ClipControls::ClipControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     connect(m_name, &QLineEdit::editingFinished, this, [this] {
         if (!m_name->isModified()) return;
         m_name->setModified(false);
-        m_desk.editClips("Name clip", [name = m_name->text().trimmed().toStdString()](Clip& c) { c.name = name; });
+        m_clips.edit("Name clip", [name = m_name->text().trimmed().toStdString()](Clip& c) { c.name = name; });
     });
     connect(&desk, &RebuildDesk::changed, this, &ClipControls::refresh);
     refresh();

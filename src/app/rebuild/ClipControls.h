@@ -2,7 +2,8 @@
 #include <QComboBox>
 #include <QLineEdit>
 
-#include "app/rebuild/RebuildDesk.h"
+#include "app/rebuild/ClipTools.h"
+#include "app/rebuild/LaneTools.h"
 #include "app/widgets/ValueRow.h"
 
 namespace rivlen {
@@ -11,7 +12,7 @@ namespace rivlen {
 class ClipControls : public QWidget {
     Q_OBJECT
 public:
-    explicit ClipControls(RebuildDesk& desk, QWidget* parent = nullptr);
+    ClipControls(RebuildDesk& desk, ClipTools& clips, LaneTools& lanes, QWidget* parent = nullptr);
 
 signals:
     void snappingChanged(bool on);
@@ -19,6 +20,8 @@ signals:
 private:
     void refresh();
     RebuildDesk& m_desk;
+    ClipTools& m_clips;
+    LaneTools& m_lanes;
     QLabel* m_facts;
     QLineEdit* m_name;
     ValueRow *m_gain, *m_in, *m_out;

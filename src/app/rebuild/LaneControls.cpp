@@ -6,10 +6,12 @@
 
 #include "app/rebuild/ParameterRow.h"
 #include "app/widgets/PanelParts.h"
+#include "core/rebuild/ReplaceMusic.h"
 
 namespace rivlen {
 
-LaneControls::LaneControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
+LaneControls::LaneControls(RebuildDesk& desk, LaneTools& lanes, LaneCurves& curves, QWidget* parent)
+    : QWidget(parent), m_desk(desk), m_lanes(lanes), m_curves(curves) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -46,21 +48,21 @@ LaneControls::LaneControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     m_group->setToolTip("Lanes of a group are led together: one level, one chain. Type a new name to begin one.");
     group->addWidget(m_group, 1);
     column->addLayout(group);
-    auto* lanes = new QHBoxLayout;
-    lanes->setSpacing(6);
+    auto* laneRow = new QHBoxLayout;
+    laneRow->setSpacing(6);
     const auto laneButton = [&](const char* name, const QString& text, const QString& tip, auto action) {
         auto* b = makeSmallButton(name, text, tip);
         connect(b, &QPushButton::clicked, this, action);
-        lanes->addWidget(b);
+        laneRow->addWidget(b);
         m_laneButtons << b;
     };
-    laneButton("addlane", "Add lane", "An empty lane below this one", [this] { m_desk.addLane(); });
-    laneButton("laneup", "Up", "Moves the lane up", [this] { m_desk.moveLane(-1); });
-    laneButton("lanedown", "Down", "Moves the lane down", [this] { m_desk.moveLane(1); });
+    laneButton("addlane", "Add lane", "An empty lane below this one", [this] { m_lanes.addLane(); });
+    laneButton("laneup", "Up", "Moves the lane up", [this] { m_lanes.moveLane(-1); });
+    laneButton("lanedown", "Down", "Moves the lane down", [this] { m_lanes.moveLane(1); });
     laneButton("removelane", "Remove", "Takes the lane and its clips away; undo brings them back",
-               [this] { m_desk.removeLane(); });
-    lanes->addStretch();
-    column->addLayout(lanes);
+               [this] { m_lanes.removeLane(); });
+    laneRow->addStretch();
+    column->addLayout(laneRow);
     column->addSpacing(6);
     addPageHeading(column, "Curves over time");
     m_automation = new QComboBox;
@@ -71,23 +73,23 @@ LaneControls::LaneControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     m_automation->addItem("Strength of the stems", "strength");
     column->addWidget(m_automation);
     m_hint = addPageText(column);
-    auto* curves = new QHBoxLayout;
-    curves->setSpacing(4);
+    auto* curveRow = new QHBoxLayout;
+    curveRow->setSpacing(4);
     const auto curveButton = [&](const char* name, const QString& text, const QString& tip, auto action) {
         auto* b = makeSmallButton(name, text, tip);
         b->setStyleSheet("QPushButton { padding: 3px 7px }");
         connect(b, &QPushButton::clicked, this, action);
-        curves->addWidget(b);
+        curveRow->addWidget(b);
         m_curveButtons << b;
     };
-    curveButton("curveup", "+", "Raises the curve in the loop: 1 dB, or 5", [this] { m_desk.trimCurve(1); });
-    curveButton("curvedown", "–", "Lowers the curve in the loop: 1 dB, or 5", [this] { m_desk.trimCurve(-1); });
-    curveButton("curvecopy", "Copy", "Copies what the loop holds of the curve", [this] { m_desk.copyCurve(); });
-    curveButton("curvepaste", "Paste", "Lays what was copied at the playhead", [this] { m_desk.pasteCurve(); });
-    curveButton("curvethin", "Thin", "Takes points away that are not needed", [this] { m_desk.thinCurve(); });
-    curveButton("curveclear", "Clear", "Takes the curve away; the slider holds again", [this] { m_desk.setCurve({}); });
-    curves->addStretch();
-    column->addLayout(curves);
+    curveButton("curveup", "+", "Raises the curve in the loop: 1 dB, or 5", [this] { m_curves.trim(1); });
+    curveButton("curvedown", "–", "Lowers the curve in the loop: 1 dB, or 5", [this] { m_curves.trim(-1); });
+    curveButton("curvecopy", "Copy", "Copies what the loop holds of the curve", [this] { m_curves.copy(); });
+    curveButton("curvepaste", "Paste", "Lays what was copied at the playhead", [this] { m_curves.paste(); });
+    curveButton("curvethin", "Thin", "Takes points away that are not needed", [this] { m_curves.thin(); });
+    curveButton("curveclear", "Clear", "Takes the curve away; the slider holds again", [this] { m_curves.set({}); });
+    curveRow->addStretch();
+    column->addLayout(curveRow);
     column->addStretch();
 
     connect(m_name, &QLineEdit::editingFinished, this, [this] {
@@ -105,16 +107,16 @@ LaneControls::LaneControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     connect(m_solo, &QPushButton::clicked, this,
             [this](bool on) { m_desk.editStrip("Solo lane", [on](Strip& s) { s.solo = on; }); });
     connect(m_group, &QComboBox::activated, this,
-            [this](int i) { m_desk.setGroup(i == 0 ? QString() : m_group->itemText(i)); });
+            [this](int i) { m_lanes.setGroup(i == 0 ? QString() : m_group->itemText(i)); });
     connect(m_group->lineEdit(), &QLineEdit::editingFinished, this, [this] {
         if (!m_group->lineEdit()->isModified()) return;
         m_group->lineEdit()->setModified(false);
-        m_desk.setGroup(m_group->currentText() == "none" ? QString() : m_group->currentText());
+        m_lanes.setGroup(m_group->currentText() == "none" ? QString() : m_group->currentText());
     });
     connect(m_automation, &QComboBox::currentIndexChanged, this, [this] {
         const QString id = m_automation->currentData().toString();
         emit strengthWanted(id == "strength");
-        m_desk.showAutomation(id == "strength" ? "" : id.toStdString());
+        m_curves.show(id == "strength" ? "" : id.toStdString());
     });
     connect(&desk, &RebuildDesk::changed, this, &LaneControls::refresh);
     refresh();
@@ -145,8 +147,8 @@ void LaneControls::refresh() {
     m_group->setEnabled(lane);
     for (auto* button : m_laneButtons) button->setEnabled(lane || button->objectName() == "addlane");
     if (m_automation->currentData() != "strength")
-        m_automation->setCurrentIndex(std::max(0, m_automation->findData(QString::fromStdString(m_desk.automated()))));
-    const bool shown = !m_desk.automated().empty();
+        m_automation->setCurrentIndex(std::max(0, m_automation->findData(QString::fromStdString(m_curves.shown()))));
+    const bool shown = !m_curves.shown().empty();
     for (auto* button : m_curveButtons) button->setEnabled(shown);
     m_hint->setText(m_automation->currentData() == "strength"
                         ? "Below the lanes the strength of the stems is drawn: a double click sets a point."
@@ -155,7 +157,7 @@ void LaneControls::refresh() {
                             : "Choose what is drawn on the lanes.");
 }
 
-DuckControls::DuckControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
+DuckControls::DuckControls(RebuildDesk& desk, Ducking& ducking, QWidget* parent) : QWidget(parent), m_desk(desk) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -200,7 +202,7 @@ DuckControls::DuckControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     connect(m_key, &QComboBox::activated, this,
             [this](int i) { edit("Duck by", [&](Duck& d) { d.key = m_key->itemData(i).toString().toStdString(); }); });
     connect(m_by, &QComboBox::activated, this, [this](int i) { edit("Duck by", [&](Duck& d) { d.voice = i == 0; }); });
-    connect(m_convert, &QPushButton::clicked, &desk, &RebuildDesk::duckToAutomation);
+    connect(m_convert, &QPushButton::clicked, &ducking, &Ducking::toAutomation);
     connect(&desk, &RebuildDesk::changed, this, &DuckControls::refresh);
     refresh();
 }

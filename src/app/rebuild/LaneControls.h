@@ -3,7 +3,8 @@
 #include <QComboBox>
 #include <QLineEdit>
 
-#include "app/rebuild/RebuildDesk.h"
+#include "app/rebuild/Ducking.h"
+#include "app/rebuild/LaneTools.h"
 #include "app/widgets/ValueRow.h"
 
 namespace rivlen {
@@ -12,7 +13,7 @@ namespace rivlen {
 class LaneControls : public QWidget {
     Q_OBJECT
 public:
-    explicit LaneControls(RebuildDesk& desk, QWidget* parent = nullptr);
+    LaneControls(RebuildDesk& desk, LaneTools& lanes, LaneCurves& curves, QWidget* parent = nullptr);
 
 signals:
     void strengthWanted(bool on);  ///< the strength lane is to be shown below the lanes
@@ -20,6 +21,8 @@ signals:
 private:
     void refresh();
     RebuildDesk& m_desk;
+    LaneTools& m_lanes;
+    LaneCurves& m_curves;
     QLineEdit* m_name;
     QPushButton *m_mute, *m_solo;
     QComboBox *m_group, *m_automation;
@@ -33,7 +36,7 @@ private:
 class DuckControls : public QWidget {
     Q_OBJECT
 public:
-    explicit DuckControls(RebuildDesk& desk, QWidget* parent = nullptr);
+    DuckControls(RebuildDesk& desk, Ducking& ducking, QWidget* parent = nullptr);
 
 private:
     void refresh();

@@ -92,18 +92,18 @@ QRectF LanesView::soloRect(const std::string& id) const { return muteRect(id).tr
 
 QPointF LanesView::curvePoint(const std::string& lane, double seconds, double value) const {
     const QRectF body = bodyRect(lane).adjusted(0, kTitle + 4, 0, -4);
-    const auto& p = stripParameter(m_desk.automated());
+    const auto& p = stripParameter(m_tools.curves.shown());
     double share = (value - p.minimum) / (p.maximum - p.minimum);
-    if (m_desk.automated() == "level")
+    if (m_tools.curves.shown() == "level")
         share = std::clamp((value + 48) / 60, 0.0, 1.0);  // what lies lower is silent to the eye as well
     return {m_axis.xAt(seconds, width()), body.bottom() - share * body.height()};
 }
 
 double LanesView::curveValue(const std::string& lane, double y) const {
     const QRectF body = bodyRect(lane).adjusted(0, kTitle + 4, 0, -4);
-    const auto& p = stripParameter(m_desk.automated());
+    const auto& p = stripParameter(m_tools.curves.shown());
     const double share = std::clamp((body.bottom() - y) / body.height(), 0.0, 1.0);
-    if (m_desk.automated() == "level") return share <= 0 ? kSilentLevel : std::round((share * 60 - 48) * 10) / 10;
+    if (m_tools.curves.shown() == "level") return share <= 0 ? kSilentLevel : std::round((share * 60 - 48) * 10) / 10;
     return std::round(p.minimum + share * (p.maximum - p.minimum));
 }
 

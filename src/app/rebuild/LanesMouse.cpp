@@ -70,10 +70,10 @@ bool LanesView::pressCaption(const QPointF& at) {
 
 bool LanesView::pressCurve(QMouseEvent* e) {
     const Hit hit = hitAt(e->position());
-    if (m_desk.automated().empty() || hit.lane.empty() || hit.lane != m_desk.laneId() || hit.part == Part::Title)
+    if (m_tools.curves.shown().empty() || hit.lane.empty() || hit.lane != m_desk.laneId() || hit.part == Part::Title)
         return false;
     const Lane& lane = *m_desk.rebuild().lane(hit.lane);
-    const DrawnCurve* curve = m_desk.curve(lane.strip);
+    const DrawnCurve* curve = m_tools.curves.of(lane.strip);
     m_point = -1;
     for (size_t i = 0; curve && i < curve->size(); ++i)
         if (QLineF(curvePoint(hit.lane, (*curve)[i].first, (*curve)[i].second), e->position()).length() < kReach + 1)
@@ -144,7 +144,7 @@ void LanesView::applyDrag(Rebuild& r, const QPointF& at, Qt::KeyboardModifiers k
 }
 
 void LanesView::moveCurvePoint(const QPointF& at) {
-    const DrawnCurve* now = m_desk.curve(m_desk.strip());
+    const DrawnCurve* now = m_tools.curves.of(m_desk.strip());
     if (!now || m_point < 0 || m_point >= int(now->size())) return;
     DrawnCurve curve = *now;
     const size_t i = size_t(m_point);
@@ -152,7 +152,7 @@ void LanesView::moveCurvePoint(const QPointF& at) {
                  high = i + 1 < curve.size() ? curve[i + 1].first - 0.001 : m_axis.duration();
     curve[i] = {std::clamp(m_axis.secondAt(at.x(), width()), low, std::max(low, high)),
                 curveValue(m_desk.laneId(), at.y())};
-    m_desk.setCurve(std::move(curve), "curve");
+    m_tools.curves.set(std::move(curve), "curve");
 }
 
 void LanesView::dragTo(const QPointF& at, Qt::KeyboardModifiers keys) {
@@ -189,13 +189,13 @@ void LanesView::mouseReleaseEvent(QMouseEvent* e) {
     if (!m_drag) return TimeView::mouseReleaseEvent(e);
     const Drag d = *m_drag;
     if (!d.stroke.empty()) {
-        const DrawnCurve* now = m_desk.curve(m_desk.strip());
+        const DrawnCurve* now = m_tools.curves.of(m_desk.strip());
         DrawnCurve stroke = d.stroke;
         std::stable_sort(stroke.begin(), stroke.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
         const double usual = 0;
         m_drag.reset();
-        m_desk.setCurve(drawnInto(now ? *now : DrawnCurve{{0.0, m_desk.automated() == "width" ? 100.0 : usual}},
-                                  thinned(drawnInto({}, stroke), m_desk.automated() == "level" ? 0.2 : 1.0)));
+        m_tools.curves.set(drawnInto(now ? *now : DrawnCurve{{0.0, m_tools.curves.shown() == "width" ? 100.0 : usual}},
+                                     thinned(drawnInto({}, stroke), m_tools.curves.shown() == "level" ? 0.2 : 1.0)));
     } else if (d.point >= 0) {
         m_drag.reset();
         m_desk.endDrag();
@@ -215,10 +215,10 @@ void LanesView::mouseReleaseEvent(QMouseEvent* e) {
 
 void LanesView::mouseDoubleClickEvent(QMouseEvent* e) {
     const Hit hit = hitAt(e->position());
-    if (hit.lane.empty() || m_desk.automated().empty() || hit.part == Part::Title)
+    if (hit.lane.empty() || m_tools.curves.shown().empty() || hit.part == Part::Title)
         return TimeView::mouseDoubleClickEvent(e);
     if (hit.lane != m_desk.laneId()) m_desk.chooseLane(hit.lane);
-    const DrawnCurve* now = m_desk.curve(m_desk.strip());
+    const DrawnCurve* now = m_tools.curves.of(m_desk.strip());
     DrawnCurve curve = now ? *now : DrawnCurve{};
     if (curve.size() >= kMostDrawnPoints) return m_desk.tell("A curve holds at most 2000 points: thin it first.");
     const double at = std::clamp(m_axis.secondAt(e->position().x(), width()), 0.0, m_axis.duration());
@@ -226,7 +226,7 @@ void LanesView::mouseDoubleClickEvent(QMouseEvent* e) {
         std::upper_bound(curve.begin(), curve.end(), at, [](double t, const auto& p) { return t < p.first; });
     m_point = int(next - curve.begin());
     curve.insert(next, {at, curveValue(hit.lane, e->position().y())});
-    m_desk.setCurve(std::move(curve));
+    m_tools.curves.set(std::move(curve));
 }
 
 void LanesView::wheelEvent(QWheelEvent* e) {
@@ -239,9 +239,9 @@ void LanesView::wheelEvent(QWheelEvent* e) {
 }
 
 void LanesView::keyPressEvent(QKeyEvent* e) {
-    const bool point = m_point >= 0 && m_desk.curve(m_desk.strip());
+    const bool point = m_point >= 0 && m_tools.curves.of(m_desk.strip());
     const auto move = [&](double x, double y) {
-        const auto [t, v] = (*m_desk.curve(m_desk.strip()))[size_t(m_point)];
+        const auto [t, v] = (*m_tools.curves.of(m_desk.strip()))[size_t(m_point)];
         moveCurvePoint(curvePoint(m_desk.laneId(), t + x * m_axis.span() / 100, v) - QPointF(0, y));
         m_desk.endDrag();
     };
@@ -254,19 +254,19 @@ void LanesView::keyPressEvent(QKeyEvent* e) {
             return TimeView::keyPressEvent(e);
         case Qt::Key_PageDown:
         case Qt::Key_PageUp:
-            if (const DrawnCurve* curve = m_desk.curve(m_desk.strip()))
+            if (const DrawnCurve* curve = m_tools.curves.of(m_desk.strip()))
                 m_point = std::clamp(m_point + (e->key() == Qt::Key_PageDown ? 1 : -1), 0, int(curve->size()) - 1);
             m_stale = m_all = true;
             return update();
         case Qt::Key_Insert: {  // a point at the playhead, at the value that holds there
-            if (m_desk.automated().empty()) return;
-            const DrawnCurve* now = m_desk.curve(m_desk.strip());
+            if (m_tools.curves.shown().empty()) return;
+            const DrawnCurve* now = m_tools.curves.of(m_desk.strip());
             double usual = 0;
             for (const auto& p : stripParameters())
-                if (m_desk.automated() == p.id) usual = m_desk.strip().*p.value;
+                if (m_tools.curves.shown() == p.id) usual = m_desk.strip().*p.value;
             const double at = m_desk.playhead();
-            m_desk.setCurve(drawnInto(now ? *now : DrawnCurve{}, {{at, now ? drawnAt(*now, at) : usual}}));
-            const DrawnCurve* made = m_desk.curve(m_desk.strip());
+            m_tools.curves.set(drawnInto(now ? *now : DrawnCurve{}, {{at, now ? drawnAt(*now, at) : usual}}));
+            const DrawnCurve* made = m_tools.curves.of(m_desk.strip());
             for (size_t i = 0; made && i < made->size(); ++i)
                 if (std::fabs((*made)[i].first - at) < 1e-6) m_point = int(i);
             return;
@@ -274,12 +274,12 @@ void LanesView::keyPressEvent(QKeyEvent* e) {
         case Qt::Key_Delete:
         case Qt::Key_Backspace:
             if (point) {
-                DrawnCurve curve = *m_desk.curve(m_desk.strip());
+                DrawnCurve curve = *m_tools.curves.of(m_desk.strip());
                 curve.erase(curve.begin() + m_point);
                 m_point = -1;
-                return m_desk.setCurve(std::move(curve));
+                return m_tools.curves.set(std::move(curve));
             }
-            return m_desk.removeSelected();
+            return m_tools.clips.removeSelected();
         default: TimeView::keyPressEvent(e);
     }
 }
@@ -293,7 +293,7 @@ void LanesView::dropEvent(QDropEvent* e) {
     for (const QUrl& url : e->mimeData()->urls())
         if (url.isLocalFile()) files << url.toLocalFile();
     e->acceptProposedAction();
-    m_desk.importSounds(files);
+    m_tools.mix.importSounds(files);
 }
 
 }  // namespace rivlen

@@ -19,9 +19,9 @@ QColor hueOf(int stem) { return stem < 0 ? QColor(0xb9, 0xae, 0x9b) : theme::ste
 
 }  // namespace
 
-LanesView::LanesView(RebuildDesk& desk, Document& document, Reels& reels, Splitting& splitting, Hearing& hearing,
+LanesView::LanesView(RebuildTools& tools, Document& document, Reels& reels, Splitting& splitting, Hearing& hearing,
                      TimeAxis& axis, QWidget* parent)
-    : TimeView(document, reels, hearing, axis, parent), m_desk(desk) {
+    : TimeView(document, reels, hearing, axis, parent), m_tools(tools), m_desk(tools.desk) {
     setObjectName("lanes");
     setFocusPolicy(Qt::StrongFocus);
     setAcceptDrops(true);
@@ -32,8 +32,8 @@ LanesView::LanesView(RebuildDesk& desk, Document& document, Reels& reels, Splitt
         m_stale = m_all = true;
         update();
     };
-    connect(&desk, &RebuildDesk::changed, this, [this, stale] {
-        const DrawnCurve* curve = m_desk.curve(m_desk.strip());
+    connect(&tools.desk, &RebuildDesk::changed, this, [this, stale] {
+        const DrawnCurve* curve = m_tools.curves.of(m_desk.strip());
         if (!curve || m_point >= int(curve->size())) m_point = -1;
         scrollTo(m_desk.laneId());
         stale();
@@ -61,7 +61,7 @@ float LanesView::levelOf(const Clip& clip, double from, double to) const {
     } else if (clip.material.compare(0, 5, "tone-") == 0) {
         return 0.03f;
     } else if (clip.material.compare(0, 6, "sound-") == 0 || clip.material == "voice" || clip.material == "room") {
-        kept = m_desk.levels(clip.material);
+        kept = m_tools.mix.levels(clip.material);
         track = kept.get();
     } else if (state->stems) {
         track = &state->stems->levels();
@@ -103,7 +103,7 @@ void LanesView::paintClip(QPainter& p, const QRectF& body, const Lane& lane, con
     p.fillRect(r, fill);
     QColor wave = hue;
     if (clip.muted) wave = hue.darker(210);
-    if (r.width() >= 3) paintWave(p, r, clip, wave, lane.duck.on ? m_desk.duckCurve(lane.id) : nullptr);
+    if (r.width() >= 3) paintWave(p, r, clip, wave, lane.duck.on ? m_tools.ducking.curve(lane.id) : nullptr);
     // Title strip, by which it is moved. A before is marked with a light strip, its after with a dark one.
     const QRectF title(r.left(), r.top(), r.width(), kTitle);
     QColor strip = chosen ? theme::ink : hue.darker(clip.muted ? 320 : 190);
@@ -147,11 +147,11 @@ void LanesView::paintClip(QPainter& p, const QRectF& body, const Lane& lane, con
 }
 
 void LanesView::paintCurve(QPainter& p, const QRectF& body, const Lane& lane) {
-    if (m_desk.automated().empty()) return;
-    const DrawnCurve* curve = m_desk.curve(lane.strip);
+    if (m_tools.curves.shown().empty()) return;
+    const DrawnCurve* curve = m_tools.curves.of(lane.strip);
     const bool mine = lane.id == m_desk.laneId();
     if (!curve && !mine) return;
-    DrawnCurve shownCurve = curve ? *curve : DrawnCurve{{0, lane.strip.*stripParameter(m_desk.automated()).value}};
+    DrawnCurve shownCurve = curve ? *curve : DrawnCurve{{0, lane.strip.*stripParameter(m_tools.curves.shown()).value}};
     if (mine && m_drag && !m_drag->stroke.empty()) shownCurve = m_drag->stroke;
     QPainterPath path;
     path.moveTo(-2, curvePoint(lane.id, 0, shownCurve.front().second).y());
@@ -171,9 +171,10 @@ void LanesView::paintCurve(QPainter& p, const QRectF& body, const Lane& lane) {
             if (int(i) != m_point) continue;
             p.setFont(theme::font(11, QFont::DemiBold));
             const double v = (*curve)[i].second;
-            const QString value = m_desk.automated() == "level" && v <= kSilentLevel
-                                      ? QString("silent")
-                                      : QString::fromStdString(describeValue(stripParameter(m_desk.automated()), v));
+            const QString value =
+                m_tools.curves.shown() == "level" && v <= kSilentLevel
+                    ? QString("silent")
+                    : QString::fromStdString(describeValue(stripParameter(m_tools.curves.shown()), v));
             const QRectF tag(at.x() + 8, std::max(at.y() - 9, body.top() + kTitle),
                              p.fontMetrics().horizontalAdvance(value) + 8, 16);
             p.fillRect(tag, theme::ground);
@@ -183,7 +184,7 @@ void LanesView::paintCurve(QPainter& p, const QRectF& body, const Lane& lane) {
     p.setBrush(Qt::NoBrush);
     if (!mine) return;
     p.setFont(theme::font(10));
-    const QString name = stripParameter(m_desk.automated()).name;
+    const QString name = stripParameter(m_tools.curves.shown()).name;
     const QRectF tag(4, body.bottom() - 16, p.fontMetrics().horizontalAdvance(name) + 8, 14);
     p.fillRect(tag, theme::ground);
     p.setPen(theme::ink);
@@ -194,7 +195,7 @@ void LanesView::paintLane(QPainter& p, const Row& row, const Lane& lane) {
     const QRectF body(0, row.top + kCaption, width(), bodyHeight());
     p.fillRect(body, row.id == m_desk.laneId() ? QColor(0x22, 0x1f, 0x1b) : QColor(0x18, 0x16, 0x13));
     for (const Clip& c : lane.clips) paintClip(p, body, lane, c);
-    if (const DrawnCurve* duck = lane.duck.on ? m_desk.duckCurve(lane.id) : nullptr) {
+    if (const DrawnCurve* duck = lane.duck.on ? m_tools.ducking.curve(lane.id) : nullptr) {
         // The level change over the waveform: 0 dB below the titles, kDuckRange at the bottom.
         QPainterPath path;
         const double top = body.top() + kTitle + 1, height = body.height() - kTitle - 3;
@@ -292,7 +293,7 @@ void LanesView::paintStatic() {
 }
 
 void LanesView::paintMarks(QPainter& p) {
-    for (const auto& [from, to] : m_desk.silences()) {
+    for (const auto& [from, to] : m_tools.tones.silences()) {
         const double a = m_axis.xAt(from, width()), b = m_axis.xAt(to, width());
         QColor shade = theme::attention;
         shade.setAlpha(50);

@@ -2,7 +2,7 @@
 #include <QPixmap>
 #include <map>
 
-#include "app/rebuild/RebuildDesk.h"
+#include "app/rebuild/RebuildTools.h"
 #include "app/views/TimeView.h"
 
 class QPushButton;
@@ -17,7 +17,7 @@ class LanesView : public TimeView {
 public:
     static constexpr int kCaption = 20, kTitle = 14, kLeastBody = 56, kMostBody = 110, kGap = 3, kMarkers = 16,
                          kNote = 34;
-    LanesView(RebuildDesk& desk, Document& document, Reels& reels, Splitting& splitting, Hearing& hearing,
+    LanesView(RebuildTools& tools, Document& document, Reels& reels, Splitting& splitting, Hearing& hearing,
               TimeAxis& axis, QWidget* parent = nullptr);
 
     /// Takes the meters; called at the picture rate.
@@ -91,6 +91,7 @@ private:
     void paintCurve(QPainter& p, const QRectF& body, const Lane& lane);
     float levelOf(const Clip& clip, double from, double to) const;  ///< RMS of what is loudest in between, 0 ... 1
 
+    RebuildTools& m_tools;
     RebuildDesk& m_desk;
     QPushButton* m_split;  ///< offered where the lanes are silent
     QPixmap m_static;

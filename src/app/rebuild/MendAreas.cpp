@@ -8,9 +8,9 @@
 
 namespace rivlen {
 
-MendAreas::MendAreas(const Document& document, const Reels& reels, RebuildDesk& desk, MendTool& tool,
+MendAreas::MendAreas(const Document& document, const Reels& reels, RebuildDesk& desk, Mends& mends, MendTool& tool,
                      OwnershipView& view)
-    : QObject(&view), m_document(document), m_reels(reels), m_desk(desk), m_tool(tool), m_view(view) {
+    : QObject(&view), m_document(document), m_reels(reels), m_desk(desk), m_mends(mends), m_tool(tool), m_view(view) {
     view.lay(this);
     connect(&tool, &MendTool::changed, this, [this] {
         m_view.setCursor(mending() ? Qt::CrossCursor : Qt::ArrowCursor);
@@ -52,7 +52,7 @@ bool MendAreas::release(QMouseEvent&) {
     if (!brush && (mend.area.points.size() < 2 || to - from < 0.005)) return true;  // a click marks nothing
     if (mend.action == Mend::Action::Give && mend.to == mend.stem)
         m_desk.tell("It has that already: choose another stem to give it to.");
-    else m_desk.addMend(std::move(mend));
+    else m_mends.add(std::move(mend));
     return true;
 }
 

@@ -2,7 +2,7 @@
 
 namespace rivlen {
 
-void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reels, RebuildDesk& desk,
+void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reels, RebuildTools& tools,
                     const std::function<void()>& replaceMusic) {
     const KeySheet::When here = [&document] { return document.session().stage == stage::rebuild; };
     // A picture frame, or 10 ms where there is no picture.
@@ -12,45 +12,46 @@ void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reel
                    ? 1 / facts->info->picture->fps
                    : 0.01;
     };
-    RebuildDesk* d = &desk;
+    RebuildTools* t = &tools;
     sheet.add("at Rebuild: choose a lane; N, Shift+N a clip on it",
-              {{"Ctrl+Up", [d] { d->stepLane(-1); }},
-               {"Ctrl+Down", [d] { d->stepLane(1); }},
-               {"N", [d] { d->stepSelection(1); }},
-               {"Shift+N", [d] { d->stepSelection(-1); }}},
+              {{"Ctrl+Up", [t] { t->desk.stepLane(-1); }},
+               {"Ctrl+Down", [t] { t->desk.stepLane(1); }},
+               {"N", [t] { t->clips.stepSelection(1); }},
+               {"Shift+N", [t] { t->clips.stepSelection(-1); }}},
               here, "Ctrl+Up, Ctrl+Down");
     sheet.add("at Rebuild: split clips at the playhead, cross-fade into the next",
-              {{"S", [d] { d->splitAtPlayhead(); }}, {"X", [d] { d->crossFadeSelected(); }}}, here);
+              {{"S", [t] { t->clips.splitAtPlayhead(); }}, {"X", [t] { t->clips.crossFadeSelected(); }}}, here);
     sheet.add("at Rebuild: duplicate, copy, cut, paste at the playhead; Delete removes",
-              {{"Ctrl+D", [d] { d->duplicateSelected(); }},
-               {"Ctrl+C", [d] { d->copy(); }},
-               {"Ctrl+X", [d] { d->copy(), d->removeSelected(); }},
-               {"Ctrl+V", [d] { d->paste(); }}},
+              {{"Ctrl+D", [t] { t->clips.duplicateSelected(); }},
+               {"Ctrl+C", [t] { t->clips.copy(); }},
+               {"Ctrl+X", [t] { t->clips.copy(), t->clips.removeSelected(); }},
+               {"Ctrl+V", [t] { t->clips.paste(); }}},
               here);
     sheet.add("at Rebuild: trim clips to the playhead",
-              {{"Shift+[", [d] { d->trimToPlayhead(true); }},
-               {"Shift+]", [d] { d->trimToPlayhead(false); }},
-               {"{", [d] { d->trimToPlayhead(true); }},  // what Shift makes of the brackets on many keyboards
-               {"}", [d] { d->trimToPlayhead(false); }}},
+              {{"Shift+[", [t] { t->clips.trimToPlayhead(true); }},
+               {"Shift+]", [t] { t->clips.trimToPlayhead(false); }},
+               {"{", [t] { t->clips.trimToPlayhead(true); }},  // what Shift makes of the brackets on many keyboards
+               {"}", [t] { t->clips.trimToPlayhead(false); }}},
               here, "Shift+[, Shift+]");
     sheet.add("at Rebuild: nudge by a picture frame or 10 ms; with Shift slip",
-              {{"Alt+Left", [d, step] { d->nudge(-step()); }},
-               {"Alt+Right", [d, step] { d->nudge(step()); }},
-               {"Alt+Shift+Left", [d, step] { d->slip(-step()); }},
-               {"Alt+Shift+Right", [d, step] { d->slip(step()); }}},
+              {{"Alt+Left", [t, step] { t->clips.nudge(-step()); }},
+               {"Alt+Right", [t, step] { t->clips.nudge(step()); }},
+               {"Alt+Shift+Left", [t, step] { t->clips.slip(-step()); }},
+               {"Alt+Shift+Right", [t, step] { t->clips.slip(step()); }}},
               here, "Alt+Left, Alt+Right");
     sheet.add("at Rebuild: mute clips, mute the lane, solo it",
-              {{"U", [d] { d->toggleMuted(); }},
-               {"Shift+U", [d] { d->editStrip("Mute lane", [](Strip& s) { s.mute = !s.mute; }); }},
+              {{"U", [t] { t->clips.toggleMuted(); }},
+               {"Shift+U", [t] { t->desk.editStrip("Mute lane", [](Strip& s) { s.mute = !s.mute; }); }},
                {"Shift+S",
-                [d] {
-                    if (d->laneId() != "mix") d->editStrip("Solo lane", [](Strip& s) { s.solo = !s.solo; });
+                [t] {
+                    if (t->desk.laneId() != "mix") t->desk.editStrip("Solo lane", [](Strip& s) { s.solo = !s.solo; });
                 }}},
               here);
     sheet.add("at Rebuild: keep a before, hear before or after",
-              {{"E", [d] { d->keepBefore(); }}, {"W", [d] { d->swapBefore(); }}}, here);
+              {{"E", [t] { t->clips.keepBefore(); }}, {"W", [t] { t->clips.swapBefore(); }}}, here);
     sheet.add("at Rebuild: marker, fill the loop with room tone, replace the music",
-              {{"K", [d] { d->addMarker(); }}, {"T", [d] { d->fillWithTone(); }}, {"R", replaceMusic}}, here);
+              {{"K", [t] { t->lanes.addMarker(); }}, {"T", [t] { t->tones.fillWithTone(); }}, {"R", replaceMusic}},
+              here);
 }
 
 }  // namespace rivlen

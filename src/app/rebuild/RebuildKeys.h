@@ -1,11 +1,11 @@
 #pragma once
-#include "app/rebuild/RebuildDesk.h"
+#include "app/rebuild/RebuildTools.h"
 #include "app/widgets/KeySheet.h"
 
 namespace rivlen {
 
 /// The keys of Rebuild. replaceMusic opens the dialog for it.
-void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reels, RebuildDesk& desk,
+void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reels, RebuildTools& tools,
                     const std::function<void()>& replaceMusic);
 
 }  // namespace rivlen

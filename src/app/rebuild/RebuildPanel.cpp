@@ -16,22 +16,22 @@ namespace {
 
 class RebuildPanel : public StagePanel {
 public:
-    RebuildPanel(Hearing& hearing, RebuildDesk& rebuild, HeardMeters& heard, MendTool& mend)
+    RebuildPanel(Hearing& hearing, RebuildTools& tools, HeardMeters& heard)
         : StagePanel("What does the finished track sound like?") {
         m_column->takeAt(1);  // the room below the question goes to the pages
         auto* tabs = makePageTabs("rebuildtabs", {"Lane", "Chain", "Duck", "Clip", "Tools", "Mend"});
         tabs->setUsesScrollButtons(false);
         auto* pages = new QStackedWidget;
-        auto* lane = new LaneControls(rebuild);
-        auto* clip = new ClipControls(rebuild);
+        auto* lane = new LaneControls(tools.desk, tools.lanes, tools.curves);
+        auto* clip = new ClipControls(tools.desk, tools.clips, tools.lanes);
         pages->addWidget(lane);
-        pages->addWidget(new ChainControls(rebuild, heard, hearing));
-        pages->addWidget(new DuckControls(rebuild));
+        pages->addWidget(new ChainControls(tools.desk, tools.scene, heard, hearing));
+        pages->addWidget(new DuckControls(tools.desk, tools.ducking));
         pages->addWidget(clip);
-        auto* tools = new ToolControls(rebuild);
-        tools->setObjectName("tools");
-        pages->addWidget(tools);
-        pages->addWidget(new MendControls(rebuild, mend));
+        auto* page = new ToolControls(tools);
+        page->setObjectName("tools");
+        pages->addWidget(page);
+        pages->addWidget(new MendControls(tools.desk, tools.mend));
         m_column->addWidget(tabs);
         m_column->addWidget(pages, 1);
         auto* meters = new MeterView(heard);
@@ -47,8 +47,8 @@ public:
 
 }  // namespace
 
-StagePanel* makeRebuildPanel(Hearing& hearing, RebuildDesk& rebuild, HeardMeters& heard, MendTool& mend) {
-    return new RebuildPanel(hearing, rebuild, heard, mend);
+StagePanel* makeRebuildPanel(Hearing& hearing, RebuildTools& tools, HeardMeters& heard) {
+    return new RebuildPanel(hearing, tools, heard);
 }
 
 }  // namespace rivlen

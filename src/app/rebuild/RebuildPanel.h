@@ -1,11 +1,10 @@
 #pragma once
 #include "app/hearing/HeardMeters.h"
-#include "app/rebuild/MendTool.h"
-#include "app/rebuild/RebuildDesk.h"
+#include "app/rebuild/RebuildTools.h"
 #include "app/widgets/StagePanel.h"
 
 namespace rivlen {
 
-StagePanel* makeRebuildPanel(Hearing& hearing, RebuildDesk& rebuild, HeardMeters& heard, MendTool& mend);
+StagePanel* makeRebuildPanel(Hearing& hearing, RebuildTools& tools, HeardMeters& heard);
 
 }  // namespace rivlen

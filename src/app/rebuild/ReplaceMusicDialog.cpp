@@ -11,7 +11,7 @@
 
 namespace rivlen {
 
-ReplaceMusicDialog::ReplaceMusicDialog(RebuildDesk& desk, QWidget* parent) : QDialog(parent), m_desk(desk) {
+ReplaceMusicDialog::ReplaceMusicDialog(RebuildTools& tools, QWidget* parent) : QDialog(parent), m_tools(tools) {
     setObjectName("replacemusicdialog");
     setAttribute(Qt::WA_DeleteOnClose);
     setWindowTitle("Replace the music");
@@ -54,8 +54,9 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildDesk& desk, QWidget* parent) : QDi
         connect(box, &QDoubleSpinBox::valueChanged, this, [this] { describe(); });
         return box;
     };
-    const double end =
-        m_desk.materials() ? double(m_desk.materials()->reel().frames) / m_desk.materials()->reel().sampleRate : 0;
+    const double end = m_tools.mix.materials()
+                           ? double(m_tools.mix.materials()->reel().frames) / m_tools.mix.materials()->reel().sampleRate
+                           : 0;
     m_from = spin("from", "Old music goes from", 1e6, 0, "Where the loop begins, if there is one");
     m_to = spin("to", "to", 1e6, end, "Where the loop ends");
     m_cueFrom = spin("cuefrom", "Cue begins at", 1e6, 0, "What lies before is left out");
@@ -99,7 +100,7 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildDesk& desk, QWidget* parent) : QDi
     connect(m_file, &QLineEdit::editingFinished, this, [this] { chooseFile(m_file->text()); });
     connect(leave, &QPushButton::clicked, this, &QDialog::reject);
     connect(m_ok, &QPushButton::clicked, this, &ReplaceMusicDialog::lay);
-    if (const auto loop = m_desk.loop()) {
+    if (const auto loop = m_tools.desk.loop()) {
         m_from->setValue(loop->first);
         m_to->setValue(loop->second);
     }
@@ -148,7 +149,7 @@ void ReplaceMusicDialog::lay() {
     m.fadeIn = m_fadeIn->value(), m.fadeOut = m_fadeOut->value(), m.tail = m_tail->value();
     m.gain = m_gain->value();
     m.duck = m_duck->isChecked();
-    m_desk.replaceMusic(m, toPath(QFileInfo(m_file->text()).absoluteFilePath()), m_match->isChecked());
+    m_tools.scene.replaceMusic(m, toPath(QFileInfo(m_file->text()).absoluteFilePath()), m_match->isChecked());
     accept();
 }
 

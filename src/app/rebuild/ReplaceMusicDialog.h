@@ -5,7 +5,7 @@
 #include <QLabel>
 #include <QLineEdit>
 
-#include "app/rebuild/RebuildDesk.h"
+#include "app/rebuild/RebuildTools.h"
 
 namespace rivlen {
 
@@ -13,13 +13,13 @@ namespace rivlen {
 class ReplaceMusicDialog : public QDialog {
     Q_OBJECT
 public:
-    explicit ReplaceMusicDialog(RebuildDesk& desk, QWidget* parent = nullptr);
+    explicit ReplaceMusicDialog(RebuildTools& tools, QWidget* parent = nullptr);
     void chooseFile(const QString& file);
 
 private:
     void describe();
     void lay();
-    RebuildDesk& m_desk;
+    RebuildTools& m_tools;
     QLineEdit* m_file;
     QDoubleSpinBox *m_from, *m_to, *m_cueFrom, *m_loopFrom, *m_loopTo, *m_fadeIn, *m_fadeOut, *m_tail, *m_gain;
     QCheckBox *m_match, *m_duck;

@@ -9,7 +9,7 @@
 
 namespace rivlen {
 
-ToolControls::ToolControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
+ToolControls::ToolControls(RebuildTools& tools, QWidget* parent) : QWidget(parent), m_tools(tools) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -36,9 +36,9 @@ ToolControls::ToolControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
         "In the loop, on the chosen lane. Room tone is made from what is heard between the words; it never repeats.");
     auto* holes = new QHBoxLayout;
     m_needLane << button(holes, "filltone", "Fill with room tone", "Takes out what is there and fills it (T)",
-                         [this] { m_desk.fillWithTone(); });
+                         [this] { m_tools.tones.fillWithTone(); });
     m_needLane << button(holes, "cutout", "Cut out", "Takes out what is there and leaves a hole",
-                         [this] { m_desk.muteLoop(); });
+                         [this] { m_tools.tones.muteLoop(); });
     holes->addStretch();
     column->addLayout(holes);
     column->addSpacing(8);
@@ -67,12 +67,12 @@ ToolControls::ToolControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
     column->addLayout(grid);
     auto* silences = new QHBoxLayout;
     m_needLane << button(silences, "findsilences", "Find", "Marks the silences of the chosen lane",
-                         [this] { m_desk.findSilences(m_threshold->value(), m_shortest->value()); });
+                         [this] { m_tools.tones.findSilences(m_threshold->value(), m_shortest->value()); });
     m_shorten = button(silences, "shortensilences", "Shorten",
                        "Takes time out of all lanes; with a picture the sound then runs ahead of it",
-                       [this] { m_desk.shortenSilences(m_to->value()); });
+                       [this] { m_tools.tones.shortenSilences(m_to->value()); });
     m_fill = button(silences, "fillsilences", "Fill", "Lays room tone under all of them, on a lane of its own",
-                    [this] { m_desk.fillSilences(); });
+                    [this] { m_tools.tones.fillSilences(); });
     silences->addStretch();
     column->addLayout(silences);
     m_found = addPageText(column);
@@ -84,24 +84,24 @@ ToolControls::ToolControls(RebuildDesk& desk, QWidget* parent) : QWidget(parent)
                QString file = QFileDialog::getSaveFileName(this, "Write the mix", {}, "Sound (*.wav)");
                if (file.isEmpty()) return;
                if (!file.endsWith(".wav")) file += ".wav";
-               m_desk.render(file);
+               m_tools.scene.render(file);
            });
     column->addStretch();
-    connect(&desk, &RebuildDesk::changed, this, &ToolControls::refresh);
+    connect(&tools.desk, &RebuildDesk::changed, this, &ToolControls::refresh);
     refresh();
 }
 
-void ToolControls::importSounds() { m_desk.importSounds(QFileDialog::getOpenFileNames(this, "Import sounds")); }
+void ToolControls::importSounds() { m_tools.mix.importSounds(QFileDialog::getOpenFileNames(this, "Import sounds")); }
 
 void ToolControls::replaceMusic() {
-    if (!m_desk.ready()) return;
-    (new ReplaceMusicDialog(m_desk, window()))->open();
+    if (!m_tools.desk.ready()) return;
+    (new ReplaceMusicDialog(m_tools, window()))->open();
 }
 
 void ToolControls::refresh() {
-    setEnabled(m_desk.ready());
-    for (auto* w : m_needLane) w->setEnabled(m_desk.lane());
-    const auto& found = m_desk.silences();
+    setEnabled(m_tools.desk.ready());
+    for (auto* w : m_needLane) w->setEnabled(m_tools.desk.lane());
+    const auto& found = m_tools.tones.silences();
     m_shorten->setEnabled(!found.empty());
     m_fill->setEnabled(!found.empty());
     double total = 0;

@@ -5,7 +5,7 @@
 #include <QPushButton>
 #include <QWidget>
 
-#include "app/rebuild/RebuildDesk.h"
+#include "app/rebuild/RebuildTools.h"
 
 namespace rivlen {
 
@@ -14,13 +14,13 @@ namespace rivlen {
 class ToolControls : public QWidget {
     Q_OBJECT
 public:
-    explicit ToolControls(RebuildDesk& desk, QWidget* parent = nullptr);
+    explicit ToolControls(RebuildTools& tools, QWidget* parent = nullptr);
     void importSounds();
     void replaceMusic();
 
 private:
     void refresh();
-    RebuildDesk& m_desk;
+    RebuildTools& m_tools;
     QDoubleSpinBox *m_threshold, *m_shortest, *m_to;
     QLabel* m_found;
     QPushButton *m_shorten, *m_fill;

@@ -3,8 +3,7 @@
 #include "app/hearing/HeardMeters.h"
 #include "app/intake/ReelsModel.h"
 #include "app/intake/RepairDesk.h"
-#include "app/rebuild/MendTool.h"
-#include "app/rebuild/RebuildDesk.h"
+#include "app/rebuild/RebuildTools.h"
 #include "app/weigh/CandidateDesk.h"
 #include "app/weigh/StrengthDesk.h"
 #include "app/weigh/TrialDesk.h"
@@ -32,10 +31,9 @@ struct Desks {
     WeighDesk weigh;
     CandidateDesk candidates;
     TrialDesk trials;
-    RebuildDesk rebuild;
+    RebuildTools rebuild;
     DispatchDesk dispatch;
     HeardMeters meters;
-    MendTool mend;
 };
 
 }  // namespace rivlen

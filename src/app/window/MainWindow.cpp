@@ -49,7 +49,7 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
     connect(&studio.reels, &Reels::read, this, &MainWindow::refresh);
     connect(&studio.reels, &Reels::stemsChanged, this, &MainWindow::refresh);
     connect(&studio.hearing, &Hearing::changed, this, &MainWindow::refresh);
-    connect(&m_desks.mend, &MendTool::changed, this, &MainWindow::refresh);
+    connect(&m_desks.rebuild.mend, &MendTool::changed, this, &MainWindow::refresh);
     connect(&m_timer, &QTimer::timeout, this, &MainWindow::tick);
     m_timer.start(33);
     m_actions->addMenus();

@@ -20,7 +20,7 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
     m_current->setObjectName("current");
     m_ownership = new OwnershipView(document, reels, hearing, m_axis);
     new WorstPlaceMarks(document, desks.weigh, *m_ownership);
-    new MendAreas(document, reels, desks.rebuild, desks.mend, *m_ownership);
+    new MendAreas(document, reels, desks.rebuild.desk, desks.rebuild.mends, desks.rebuild.mend, *m_ownership);
     m_difference = new DifferenceView(document, reels, hearing, desks.candidates, m_axis);
     m_large = new QStackedWidget;
     for (QWidget* picture :
@@ -45,8 +45,9 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
     stack->addLayout(makeScrollRow());
 
     connect(&reels, &Reels::read, this, &Pictures::followReel);
-    connect(&desks.mend, &MendTool::changed, this, [this] {
-        if (m_desks.mend.active && at(stage::rebuild) && shown() != Picture::Ownership) show(Picture::Ownership);
+    connect(&desks.rebuild.mend, &MendTool::changed, this, [this] {
+        if (m_desks.rebuild.mend.active && at(stage::rebuild) && shown() != Picture::Ownership)
+            show(Picture::Ownership);
         refresh();
     });
     show(Picture::Current);
@@ -98,7 +99,7 @@ void Pictures::showStrength(bool on) {
 }
 
 void Pictures::refresh() {
-    const bool rebuilding = at(stage::rebuild), mending = m_desks.mend.active;
+    const bool rebuilding = at(stage::rebuild), mending = m_desks.rebuild.mend.active;
     m_confidence->setVisible(at(stage::split));
     m_weighStrip->setVisible(at(stage::weigh));
     m_strength->setVisible(at(stage::weigh) || (rebuilding && m_strengthShown));

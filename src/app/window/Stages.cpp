@@ -18,7 +18,7 @@ const std::array<MakePanel, kStages.size()>& panelTable() {
             return makeWeighPanel(s.document, s.reels, s.splitting, s.hearing, s.work, d.strength, d.weigh,
                                   d.candidates, d.trials);
         },
-        [](Studio& s, Desks& d) { return makeRebuildPanel(s.hearing, d.rebuild, d.meters, d.mend); },
+        [](Studio& s, Desks& d) { return makeRebuildPanel(s.hearing, d.rebuild, d.meters); },
         [](Studio& s, Desks& d) { return makeDispatchPanel(s.document, s.reels, s.work, d.dispatch); },
     };
     return table;

@@ -23,7 +23,7 @@ void addHearingKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures
                                  const ReelFacts* facts = s.reels.current();
                                  const bool treated = s.document.reel() && !s.document.reel()->treatments.empty();
                                  const bool version = h == Heard::Recorded || h == Heard::Removed;
-                                 if (h == Heard::Source || (h == Heard::Mix ? desks.rebuild.ready()
+                                 if (h == Heard::Source || (h == Heard::Mix ? desks.rebuild.desk.ready()
                                                             : version       ? treated
                                                                             : facts && facts->stems))
                                      hearing->hear(h);

@@ -1,15 +1,14 @@
 #pragma once
-#include <algorithm>
-#include <cstdio>
+#include <fmt/printf.h>
+
 #include <string>
 
 namespace rivlen {
 
-/// As printf gives it, whatever its length.
-inline std::string formatted(const char* format, auto... values) {
-    std::string out(size_t(std::max(0, std::snprintf(nullptr, 0, format, values...))), '\0');
-    std::snprintf(out.data(), out.size() + 1, format, values...);
-    return out;
+/// As printf gives it, whatever its length; each value is taken as what it is.
+template <typename... Values>
+std::string formatted(const char* format, const Values&... values) {
+    return fmt::sprintf(format, values...);
 }
 
 /// For XML and HTML, in text and in attributes.

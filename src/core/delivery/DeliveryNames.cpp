@@ -2,6 +2,7 @@
 #include <ctime>
 
 #include "core/base/Error.h"
+#include "core/base/Text.h"
 #include "core/delivery/Deliverable.h"
 
 namespace rivlen {
@@ -35,12 +36,10 @@ std::string deliveryFileName(const Deliverable& d, const std::string& session, c
         else if (token == "name") out += d.name;
         else if (token == "holds") out += d.holds;
         else if (token == "loudness") {
-            char text[24] = "as is";
-            if (d.loudness) std::snprintf(text, sizeof text, "%.0f LUFS", *d.loudness);
-            out += text;
+            out += d.loudness ? formatted("%.0f LUFS", *d.loudness) : std::string("as is");
         } else if (token == "date") {
             const std::time_t now = std::time(nullptr);
-            char text[16];
+            char text[24];
             std::strftime(text, sizeof text, "%Y-%m-%d", std::localtime(&now));
             out += text;
         } else {

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
+#include "core/base/Text.h"
 #include "core/delivery/DeliveryEffort.h"
 #include "core/media/FileSum.h"
 #include "core/media/MediaReader.h"
@@ -171,8 +172,7 @@ private:
         if (d.holds == "dialogue") difference.add({reference(item, work / "mix.wav", Progress(progress, 0, 0.7))}, -1);
         else difference.add(item.files(), -fromDb(-item.report().gain));
         const double worst = difference.largest(Progress(progress, 0.7, 1));
-        char figure[80];
-        std::snprintf(figure, sizeof figure, ", largest difference %.0f dBFS", toDb(worst));
+        std::string figure = formatted(", largest difference %.0f dBFS", toDb(worst));
         const std::string what = names + (d.holds == "dialogue" ? " = the mix before its chain" : " = M&E");
         const bool passed = worst <= allowed;
         const DeliveryCheck check{

@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "core/base/Error.h"
+#include "core/base/Text.h"
 
 namespace rivlen {
 
@@ -55,9 +56,7 @@ void checkSpace(const fs::path& folder, double bytes, const std::string& what) {
     std::error_code problem;
     const auto space = fs::space(folder, problem);
     if (problem || space.available == uintmax_t(-1) || double(space.available) >= bytes) return;
-    char figures[120];
-    std::snprintf(figures, sizeof figures, "%.0f MB left, and %%s needs %.0f MB", double(space.available) / 1e6,
-                  bytes / 1e6);
+    std::string figures = formatted("%.0f MB left, and %%s needs %.0f MB", double(space.available) / 1e6, bytes / 1e6);
     std::string text = figures;
     text.replace(text.find("%s"), 2, what);
     throw Error(Error::Kind::OutputUnwritable, "\"" + folder.string() + "\" has " + text +

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <cstdio>
 
+#include "core/base/Text.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -59,46 +60,34 @@ constexpr double kDriftHz = 0.03;  // from which it is worth saying
 }
 
 std::string findingKey(const Finding& f) {
-    char text[60];
-    std::snprintf(text, sizeof text, "%s@%.1f", entryOf(f.kind).id, f.from);
+    std::string text = formatted("%s@%.1f", entryOf(f.kind).id, f.from);
     return text + (f.channel < 0 ? std::string() : "/" + std::to_string(f.channel + 1));
 }
 
 std::string describe(const Finding& f) {
     const auto& e = entryOf(f.kind);
-    char text[160];
+    std::string text;
     switch (f.kind) {
-        case Fault::Click:
-            std::snprintf(text, sizeof text, "%.0f click%s", f.severity, f.severity == 1 ? "" : "s");
-            break;
-        case Fault::Clipping: std::snprintf(text, sizeof text, "Clipping: %.0f samples", f.severity); break;
+        case Fault::Click: text = formatted("%.0f click%s", f.severity, f.severity == 1 ? "" : "s"); break;
+        case Fault::Clipping: text = formatted("Clipping: %.0f samples", f.severity); break;
         case Fault::Hum:
             if (f.level >= kDriftHz)
-                std::snprintf(text, sizeof text, "Hum: %.1f Hz at %.0f dBFS, drifts by %.2f Hz", f.hz, f.severity,
-                              f.level);
-            else std::snprintf(text, sizeof text, "Hum: %.1f Hz at %.0f dBFS", f.hz, f.severity);
+                text = formatted("Hum: %.1f Hz at %.0f dBFS, drifts by %.2f Hz", f.hz, f.severity, f.level);
+            else text = formatted("Hum: %.1f Hz at %.0f dBFS", f.hz, f.severity);
             break;
-        case Fault::DcOffset: std::snprintf(text, sizeof text, "DC offset: %.2f %% of full scale", f.severity); break;
-        case Fault::Polarity:
-            std::snprintf(text, sizeof text, "Polarity: left and right correlate by %.2f", f.severity);
-            break;
-        case Fault::DeadChannel: std::snprintf(text, sizeof text, "Channel %d is dead", f.channel + 1); break;
-        case Fault::Silence: std::snprintf(text, sizeof text, "Silence: %.1f s", f.severity); break;
-        case Fault::Dropout: std::snprintf(text, sizeof text, "Dropout: %.0f ms", f.severity); break;
-        case Fault::Plosive:
-            std::snprintf(text, sizeof text, "%.0f plosive%s", f.severity, f.severity == 1 ? "" : "s");
-            break;
-        case Fault::Sibilance:
-            std::snprintf(text, sizeof text, "Sibilance: s %.0f dB above the vowels", f.severity);
-            break;
+        case Fault::DcOffset: text = formatted("DC offset: %.2f %% of full scale", f.severity); break;
+        case Fault::Polarity: text = formatted("Polarity: left and right correlate by %.2f", f.severity); break;
+        case Fault::DeadChannel: text = formatted("Channel %d is dead", f.channel + 1); break;
+        case Fault::Silence: text = formatted("Silence: %.1f s", f.severity); break;
+        case Fault::Dropout: text = formatted("Dropout: %.0f ms", f.severity); break;
+        case Fault::Plosive: text = formatted("%.0f plosive%s", f.severity, f.severity == 1 ? "" : "s"); break;
+        case Fault::Sibilance: text = formatted("Sibilance: s %.0f dB above the vowels", f.severity); break;
         case Fault::Reverberation:
-            std::snprintf(text, sizeof text, "Reverberation: RT60 %.1f s, D/R %.0f dB", f.severity, f.level);
+            text = formatted("Reverberation: RT60 %.1f s, D/R %.0f dB", f.severity, f.level);
             break;
-        case Fault::MusicUnder:
-            std::snprintf(text, sizeof text, "Music under the voice, %.0f dB below it", -f.severity);
-            break;
-        case Fault::Bandwidth: std::snprintf(text, sizeof text, "Nothing above %.1f kHz", f.severity / 1000); break;
-        default: std::snprintf(text, sizeof text, "%s: %.0f %s", e.name, f.severity, e.unit);
+        case Fault::MusicUnder: text = formatted("Music under the voice, %.0f dB below it", -f.severity); break;
+        case Fault::Bandwidth: text = formatted("Nothing above %.1f kHz", f.severity / 1000); break;
+        default: text = formatted("%s: %.0f %s", e.name, f.severity, e.unit);
     }
     std::string line = text;
     if (f.channel >= 0 && f.kind != Fault::DeadChannel) line += ", channel " + std::to_string(f.channel + 1);

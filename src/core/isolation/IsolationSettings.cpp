@@ -4,6 +4,7 @@
 #include <cstdio>
 
 #include "core/base/Error.h"
+#include "core/base/Text.h"
 
 namespace rivlen {
 
@@ -33,11 +34,10 @@ const std::vector<IsolationParameter>& isolationParameters() {
 
 std::string describeValue(const IsolationParameter& p, double value) {
     if (p.value == &IsolationSettings::depth && value >= kFullDepth) return "full";
-    char text[32];
+    std::string text;
     const bool tenths = p.step < 1.0;
-    std::snprintf(text, sizeof text, p.minimum < 0 ? (tenths ? "%+.1f" : "%+.0f") : (tenths ? "%.1f" : "%.0f"),
-                  value + 0.0);
-    if (p.minimum < 0 && value == 0.0) std::snprintf(text, sizeof text, "0");
+    text = formatted(p.minimum < 0 ? (tenths ? "%+.1f" : "%+.0f") : (tenths ? "%.1f" : "%.0f"), value + 0.0);
+    if (p.minimum < 0 && value == 0.0) text = formatted("0");
     return *p.unit ? std::string(text) + " " + p.unit : text;
 }
 
@@ -49,8 +49,7 @@ double parseValue(const IsolationParameter& p, const std::string& text) {
     const double maximum = p.value == &IsolationSettings::depth ? 60.0 : p.maximum;
     const bool clean = end && end != text.c_str() && (*end == 0 || std::string(end) == p.unit);
     if (!clean || !std::isfinite(value) || value < p.minimum || value > maximum) {
-        char range[96];
-        std::snprintf(range, sizeof range, "%g to %g%s%s", p.minimum, maximum, *p.unit ? " " : "", p.unit);
+        std::string range = formatted("%g to %g%s%s", p.minimum, maximum, *p.unit ? " " : "", p.unit);
         throw Error(Error::Kind::Usage, "\"" + text + "\" is not a value for " + p.name + ": give " + range +
                                             (p.value == &IsolationSettings::depth ? ", or full." : "."));
     }

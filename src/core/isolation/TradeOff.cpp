@@ -1,4 +1,5 @@
 #include "core/isolation/TradeOff.h"
+#include "core/base/Text.h"
 
 #include <algorithm>
 #include <cmath>
@@ -20,15 +21,13 @@ std::string costBeyond(const TradePoint& from, const TradePoint& to) {
         if (to.damage.part(i) - from.damage.part(i) > to.damage.part(worst) - from.damage.part(worst)) worst = i;
     std::string part = Damage::partName(worst);
     part[0] = char(std::tolower(part[0]));
-    char text[160];
+    std::string text;
     if (cleaner < 0.5) {
-        std::snprintf(text, sizeof text,
-                      "From here on, more strength takes hardly any more spill but adds damage, mostly %s.",
-                      part.c_str());
+        text = formatted("From here on, more strength takes hardly any more spill but adds damage, mostly %s.",
+                         part.c_str());
     } else {
         const double points = std::max(0.0, to.damage.total - from.damage.total) / cleaner;
-        std::snprintf(text, sizeof text, "From here on, 1 dB less spill costs %.1f points of damage, mostly %s.",
-                      points, part.c_str());
+        text = formatted("From here on, 1 dB less spill costs %.1f points of damage, mostly %s.", points, part.c_str());
     }
     return text;
 }

@@ -6,6 +6,7 @@
 #include <cstdio>
 #include <numeric>
 
+#include "core/base/Text.h"
 #include "core/isolation/Isolator.h"
 #include "core/isolation/StemNames.h"
 #include "core/loudness/Loudness.h"
@@ -93,21 +94,21 @@ TrialRanking rankTrials(const std::vector<TrialRow>& rows) {
     const double cleaner = next.weighing.spillDb - best.weighing.spillDb,
                  kinder = next.weighing.damage.total - best.weighing.damage.total;
     std::string why;
-    char text[200];
+    std::string text;
     if (std::fabs(cleaner) >= 0.3 || std::fabs(kinder) >= 0.5) {
-        std::snprintf(text, sizeof text, "%.1f dB %s spill and %.0f point%s %s damage than ", std::fabs(cleaner),
-                      cleaner >= 0 ? "less" : "more", std::fabs(kinder), std::lround(std::fabs(kinder)) == 1 ? "" : "s",
-                      kinder >= 0 ? "less" : "more");
+        text = formatted("%.1f dB %s spill and %.0f point%s %s damage than ", std::fabs(cleaner),
+                         cleaner >= 0 ? "less" : "more", std::fabs(kinder),
+                         std::lround(std::fabs(kinder)) == 1 ? "" : "s", kinder >= 0 ? "less" : "more");
         why = text + next.name;
     } else {
         why = "nearly the same figures here as " + next.name;
     }
     if (best.quality && next.quality && std::fabs(*best.quality - *next.quality) >= 0.05) {
-        std::snprintf(text, sizeof text, ", and %.1f dB %s on known mixtures", std::fabs(*best.quality - *next.quality),
-                      *best.quality > *next.quality ? "better" : "worse");
+        text = formatted(", and %.1f dB %s on known mixtures", std::fabs(*best.quality - *next.quality),
+                         *best.quality > *next.quality ? "better" : "worse");
         why += text;
     } else if (best.seconds < next.seconds * 0.7) {
-        std::snprintf(text, sizeof text, ", and %.1f times as fast", next.seconds / best.seconds);
+        text = formatted(", and %.1f times as fast", next.seconds / best.seconds);
         why += text;
     }
     ranking.reason = best.name + " is recommended: " + why + ".";

@@ -5,6 +5,7 @@
 #include <regex>
 
 #include "core/base/Error.h"
+#include "core/base/Text.h"
 
 namespace rivlen {
 
@@ -56,10 +57,9 @@ std::string timecodeOfFrames(int64_t frames, FrameRate rate, bool drop) {
         const int64_t ten = 600 * n - 9 * skip, one = 60 * n - skip, rest = frames % ten;
         frames += 9 * skip * (frames / ten) + (rest >= 60 * n ? skip * ((rest - 60 * n) / one + 1) : 0);
     }
-    char text[48];
-    std::snprintf(text, sizeof text, "%02lld:%02lld:%02lld%c%02lld", (long long)(frames / n / 3600),
-                  (long long)(frames / n / 60 % 60), (long long)(frames / n % 60), skip > 0 ? ';' : ':',
-                  (long long)(frames % n));
+    std::string text =
+        formatted("%02lld:%02lld:%02lld%c%02lld", (long long)(frames / n / 3600), (long long)(frames / n / 60 % 60),
+                  (long long)(frames / n % 60), skip > 0 ? ';' : ':', (long long)(frames % n));
     return text;
 }
 
@@ -78,17 +78,16 @@ double parseTime(const std::string& text, double framesPerSecond) {
 
 std::string formatTime(double seconds) {
     const long long ms = std::llround(std::fabs(seconds) * 1000.0);
-    char text[48];
-    std::snprintf(text, sizeof text, "%s%lld:%02lld:%02lld.%03lld", seconds < 0 && ms > 0 ? "-" : "", ms / 3600000,
-                  ms / 60000 % 60, ms / 1000 % 60, ms % 1000);
+    std::string text = formatted("%s%lld:%02lld:%02lld.%03lld", seconds < 0 && ms > 0 ? "-" : "", ms / 3600000,
+                                 ms / 60000 % 60, ms / 1000 % 60, ms % 1000);
     return text;
 }
 
 std::string formatDuration(double seconds) {
     const long long s = std::llround(std::max(0.0, seconds));
-    char text[48];
-    if (s >= 3600) std::snprintf(text, sizeof text, "%lld:%02lld:%02lld", s / 3600, s / 60 % 60, s % 60);
-    else std::snprintf(text, sizeof text, "%lld:%02lld", s / 60, s % 60);
+    std::string text;
+    if (s >= 3600) text = formatted("%lld:%02lld:%02lld", s / 3600, s / 60 % 60, s % 60);
+    else text = formatted("%lld:%02lld", s / 60, s % 60);
     return text;
 }
 

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "core/base/Error.h"
+#include "core/base/Text.h"
 
 namespace rivlen {
 
@@ -24,8 +25,7 @@ struct Parameter {
 /// The value as a user reads it: "-24.0 dB".
 template <typename T>
 std::string describeValue(const Parameter<T>& p, double value) {
-    char text[32];
-    std::snprintf(text, sizeof text, p.step < 0.05 ? "%.2f" : p.step < 1 ? "%.1f" : "%.0f", value + 0.0);
+    std::string text = formatted(p.step < 0.05 ? "%.2f" : p.step < 1 ? "%.1f" : "%.0f", value + 0.0);
     return *p.unit ? std::string(text) + " " + p.unit : text;
 }
 
@@ -38,8 +38,7 @@ double parseValue(const Parameter<T>& p, const std::string& text) {
     while (end && *end == ' ') ++end;
     if (number && (std::string(end) == "k" || std::string(end) == "kHz")) value *= 1000, end += std::string(end).size();
     if (!number || (*end != 0 && std::string(end) != p.unit) || value < p.minimum || value > p.maximum) {
-        char range[96];
-        std::snprintf(range, sizeof range, "%g to %g%s%s.", p.minimum, p.maximum, *p.unit ? " " : "", p.unit);
+        std::string range = formatted("%g to %g%s%s.", p.minimum, p.maximum, *p.unit ? " " : "", p.unit);
         throw Error(Error::Kind::Usage, "\"" + text + "\" is not a value for " + p.name + ": give " + range);
     }
     return value;

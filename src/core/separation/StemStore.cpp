@@ -15,6 +15,7 @@
 #include "core/base/Error.h"
 #include "core/base/Json.h"
 #include "core/base/Resources.h"
+#include "core/base/Text.h"
 #include "core/media/WholeFile.h"
 
 namespace rivlen {
@@ -72,8 +73,7 @@ fs::path StemStore::folderFor(const fs::path& source, const std::string& network
     const auto changed = fs::last_write_time(source, ignored).time_since_epoch().count();
     const std::string identity =
         whole.string() + "|" + std::to_string(size) + "|" + std::to_string(changed) + "|" + networkSha + "|" + quality;
-    char key[40];
-    std::snprintf(key, sizeof key, "%016zx", std::hash<std::string>{}(identity));
+    std::string key = formatted("%016zx", std::hash<std::string>{}(identity));
     return cacheFolder() / "stems" / (source.stem().string().substr(0, 40) + "-" + key);
 }
 
@@ -212,6 +212,13 @@ std::unique_ptr<SampleSource> StemStore::open(int stem) const {
     return std::make_unique<PatchedStem>(std::move(plain), std::move(more), stem);
 }
 
+std::atomic<uint64_t> StemStore::s_numbers{0};
+
+uint64_t StemStore::version() const {
+    const std::lock_guard lock(m_guard);
+    return m_version;
+}
+
 std::shared_ptr<const StemPatches> StemStore::patches() const {
     const std::lock_guard lock(m_guard);
     return m_patches;
@@ -228,6 +235,7 @@ StemReaders StemStore::openAll() const {
 void StemStore::setPatches(std::shared_ptr<const StemPatches> patches) {
     const std::lock_guard lock(m_guard);
     m_patches = std::move(patches);
+    m_version = ++s_numbers;
 }
 
 }  // namespace rivlen

@@ -60,6 +60,10 @@ public:
     /// What is added to the stems from now on where they are opened; null: nothing. It is not stored.
     void setPatches(std::shared_ptr<const StemPatches> patches);
     std::shared_ptr<const StemPatches> patches() const;
+    /// Of this store and its present patches: no other has it, or had it before, while the program runs.
+    uint64_t version() const;
+    /// The same without regard to patches.
+    uint64_t serial() const { return m_serial; }
     const std::filesystem::path& folder() const { return m_folder; }
 
 private:
@@ -74,6 +78,9 @@ private:
     std::atomic<int64_t> m_available{0};
     std::atomic<bool> m_finished{false};
     std::atomic<double> m_residual{-1.0};  ///< -1: not measured
+    static std::atomic<uint64_t> s_numbers;
+    const uint64_t m_serial = ++s_numbers;
+    uint64_t m_version = m_serial;
     mutable std::mutex m_guard;
     std::shared_ptr<const StemPatches> m_patches;
 };

@@ -1,4 +1,5 @@
 #include "core/session/Conform.h"
+#include "core/base/Text.h"
 
 #include <algorithm>
 #include <cmath>
@@ -81,8 +82,7 @@ Conformed conform(const Reel& reel, const std::vector<AlignedStretch>& stretches
             continue;
         }
         for (const auto& [a, b] : pieces(seconds, seconds + 0.01, stretches)) {
-            char text[40];
-            std::snprintf(text, sizeof text, "@%.1f", a);
+            std::string text = formatted("@%.1f", a);
             out.reel.dismissed.push_back(key.substr(0, at) + text + rest);
         }
     }

@@ -7,6 +7,7 @@
 #include "core/base/Error.h"
 #include "core/base/Json.h"
 #include "core/base/Resources.h"
+#include "core/base/Text.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
@@ -24,8 +25,7 @@ constexpr size_t kKept = 3;            // repaired files of one recording, so th
 constexpr const char* kMethods = "2";  // changes when a treatment gives another sound than before
 
 std::string hashed(const std::string& text) {
-    char key[40];
-    std::snprintf(key, sizeof key, "%016zx", std::hash<std::string>{}(text));
+    std::string key = formatted("%016zx", std::hash<std::string>{}(text));
     return key;
 }
 

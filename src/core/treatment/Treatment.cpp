@@ -5,6 +5,7 @@
 #include <cstdio>
 
 #include "core/base/Error.h"
+#include "core/base/Text.h"
 #include "core/isolation/StemNames.h"
 
 namespace rivlen {
@@ -55,9 +56,8 @@ const TreatmentEntry& findTreatment(const std::string& id) {
 namespace {
 double checked(const TreatmentEntry& t, double amount) {
     if (std::isfinite(amount) && amount >= t.minimum && amount <= t.maximum) return amount;
-    char text[120];
-    std::snprintf(text, sizeof text, "%g is not an amount for %s: give %g to %g %s.", amount, t.id, t.minimum,
-                  t.maximum, t.unit);
+    std::string text =
+        formatted("%g is not an amount for %s: give %g to %g %s.", amount, t.id, t.minimum, t.maximum, t.unit);
     throw Error(Error::Kind::Usage, text);
 }
 }  // namespace

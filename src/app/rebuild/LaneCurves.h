@@ -1,0 +1,27 @@
+#pragma once
+#include "app/rebuild/RebuildDesk.h"
+#include "core/rebuild/Automation.h"
+
+namespace rivlen {
+
+/// What moves over time of the chosen strip: one parameter's curve is shown and worked on.
+class LaneCurves {
+public:
+    LaneCurves(const Document& document, RebuildDesk& desk) : m_document(document), m_desk(desk) {}
+    const std::string& shown() const { return m_shown; }  ///< id in stripParameters(), or empty
+    void show(const std::string& id);
+    const DrawnCurve* of(const Strip& strip) const;  ///< null: it stands still
+    void set(DrawnCurve curve, const std::string& gesture = "");
+    void trim(double by);  ///< in the loop
+    void copy();           ///< of the loop
+    void paste();          ///< at the playhead
+    void thin();
+
+private:
+    const Document& m_document;
+    RebuildDesk& m_desk;
+    std::string m_shown;
+    std::optional<DrawnCurve> m_copied;  ///< with its span in front, so that the document may change meanwhile
+};
+
+}  // namespace rivlen

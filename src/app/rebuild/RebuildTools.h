@@ -1,0 +1,40 @@
+#pragma once
+#include "app/rebuild/ClipTools.h"
+#include "app/rebuild/Ducking.h"
+#include "app/rebuild/LaneTools.h"
+#include "app/rebuild/MendTool.h"
+#include "app/rebuild/Mends.h"
+#include "app/rebuild/SceneTools.h"
+#include "app/rebuild/ToneTools.h"
+
+namespace rivlen {
+
+/// Everything that Rebuild works with, made in the order in which one knows the other.
+struct RebuildTools {
+    RebuildTools(Document& document, Reels& reels, Splitting& splitting, Hearing& hearing, Work& work)
+        : desk(document, reels, hearing, work),
+          mix(document, reels, hearing, desk, work),
+          clips(desk),
+          lanes(desk),
+          curves(document, desk),
+          ducking(desk, mix, curves),
+          tones(document, reels, desk, mix),
+          scene(reels, desk, mix),
+          mends(document, reels, splitting, desk, mix) {
+        desk.follow();
+    }
+    bool busy() const { return mix.busy() || ducking.busy() || mends.busy(); }
+
+    RebuildDesk desk;
+    RebuildMix mix;
+    ClipTools clips;
+    LaneTools lanes;
+    LaneCurves curves;
+    Ducking ducking;
+    ToneTools tones;
+    SceneTools scene;
+    Mends mends;
+    MendTool mend;
+};
+
+}  // namespace rivlen
