@@ -83,7 +83,8 @@ TEST_F(RebuildStage, SilentLanesOfferToSplitAtOnce) {
 TEST_F(RebuildStage, BeginsAsTheRecordingItself) {
     begin();
     EXPECT_EQ(rebuild().lanes.size(), 4u);
-    EXPECT_FALSE(!studio->document.reel()->rebuild->empty()) << "nothing is part of the document before something was done";
+    EXPECT_FALSE(!studio->document.reel()->rebuild->empty())
+        << "nothing is part of the document before something was done";
     EXPECT_EQ(studio->hearing.player().heard(), Heard::Mix) << "at Rebuild the mix is heard";
     MediaReader source(folder / "clip.wav");
     const AudioBuffer mix = written("mix.wav");
@@ -378,7 +379,8 @@ TEST_F(RebuildStage, AWholeSceneIsRebuiltSavedAndComesBack) {
     const Rebuild kept = rebuild();
     ASSERT_TRUE(studio->file.save(file));
     ASSERT_TRUE(studio->file.open(file));
-    ASSERT_TRUE(until([&] { return settled() && !studio->document.reel()->rebuild->empty() && studio->reels.current()->stems; }));
+    ASSERT_TRUE(until(
+        [&] { return settled() && !studio->document.reel()->rebuild->empty() && studio->reels.current()->stems; }));
     EXPECT_EQ(rebuild(), kept);
     const AudioBuffer after = written("after.wav");
     EXPECT_EQ(differenceDb(before, after), kSilenceDb) << "to the bit";

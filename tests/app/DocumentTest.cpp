@@ -1,0 +1,82 @@
+// The document and its file, without the window.
+#include "StudioFixture.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+struct Documents : WithoutWindow {
+    std::vector<std::string> heard;
+    void listen() {
+        Document& d = studio->document;
+        QObject::connect(&d, &Document::edited, [this] { heard.push_back("edited"); });
+        QObject::connect(&d, &Document::changed, [this] { heard.push_back("changed"); });
+        QObject::connect(&d, &Document::chosen, [this] { heard.push_back("chosen"); });
+        QObject::connect(&d, &Document::voided, [this] { heard.push_back("voided"); });
+        QObject::connect(&d, &Document::filled, [this] { heard.push_back("filled"); });
+        QObject::connect(&d, &Document::travelled, [this] { heard.push_back("travelled"); });
+    }
+    using Heard = std::vector<std::string>;
+};
+
+}  // namespace
+
+TEST_F(Documents, TellsThoseWhoFollowBeforeThoseWhoShow) {
+    add(clip("a.wav", 1));
+    listen();
+    studio->document.editReel("Set Depth", [](Reel& r) { r.isolation().depth = 6; });
+    EXPECT_EQ(heard, (Heard{"edited", "changed"}));
+    heard.clear();
+    studio->document.undo();
+    EXPECT_EQ(reel().isolation().depth, kFullDepth);
+    EXPECT_EQ(heard, (Heard{"edited", "changed", "chosen", "travelled"}));
+    heard.clear();
+    studio->document.reset({});
+    EXPECT_EQ(heard, (Heard{"voided", "changed", "filled", "chosen"}));
+}
+
+TEST_F(Documents, AStageOrTheReelInUseIsNoEdit) {
+    add(clip("a.wav", 1));
+    add(clip("b.wav", 1));
+    ASSERT_TRUE(studio->file.save(QString::fromStdString((folder / "s.rivlen").string())));
+    studio->document.setStage(stage::weigh);
+    studio->document.selectReel(studio->document.session().reels.front().id);
+    EXPECT_FALSE(studio->document.history().modified());
+    EXPECT_EQ(studio->document.history().undoName(), "Add b");
+}
+
+TEST_F(Documents, AnEditIsInTheCopyThatACrashLeaves) {
+    add(clip("a.wav", 1));
+    studio->document.editReel("Name", [](Reel& r) { r.note = "the knock"; });
+    ASSERT_TRUE(until([&] {
+        const QString copy = studio->file.recoverable();
+        return !copy.isEmpty() && loadSession(toPath(copy)).reels.front().note == "the knock";
+    }));
+    studio.reset();  // as if it had been killed: nothing says goodbye to the file
+    begin();
+    ASSERT_FALSE(studio->file.recoverable().isEmpty());
+    studio->file.recover();
+    EXPECT_EQ(reel().note, "the knock");
+    EXPECT_TRUE(studio->document.history().modified()) << "it was never saved";
+    studio->document.undo();
+    EXPECT_TRUE(studio->document.session().reels.empty());
+}
+
+TEST_F(Documents, ASessionThatCannotBeReadLeavesTheOpenOne) {
+    add(clip("a.wav", 1));
+    std::ofstream(folder / "broken.rivlen") << "{\"format\": \"rivlen-session\", \"version\": 1, ";
+    EXPECT_FALSE(studio->file.open(QString::fromStdString((folder / "broken.rivlen").string())));
+    EXPECT_EQ(studio->document.session().reels.size(), 1u);
+    ASSERT_EQ(warned.size(), 1u);
+    EXPECT_TRUE(warned[0].contains("broken.rivlen")) << warned[0].toStdString();
+}
+
+TEST_F(Documents, RemembersTheLastEightFiles) {
+    for (int i = 0; i < 10; ++i)
+        ASSERT_TRUE(studio->file.save(QString::fromStdString((folder / std::to_string(i)).string() + ".rivlen")));
+    const QStringList recent = studio->file.recent();
+    ASSERT_EQ(recent.size(), 8);
+    EXPECT_TRUE(recent[0].endsWith("9.rivlen"));
+    EXPECT_TRUE(recent[7].endsWith("2.rivlen"));
+}
