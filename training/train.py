@@ -196,7 +196,8 @@ def main():
         optimizer.step()
         step += 1
         heard += len(xx) * xx.size(2) * net.transform.hop / bands.RATE
-        keep = (1 - 1 / (earlier["steps"] + step)) ** (AVERAGED + 1) if earlier["steps"] + step > 1 else 0
+        averaged = step if options.anneal else earlier["steps"] + step  # of an annealed run only its own end counts
+        keep = (1 - 1 / averaged) ** (AVERAGED + 1) if averaged > 1 else 0
         with torch.no_grad():
             for a, b in zip(average.parameters(), net.parameters()):
                 a.lerp_(b, 1 - keep)
