@@ -90,7 +90,7 @@ private:
     std::thread m_feeder;
     std::atomic<bool> m_running{false}, m_playing{false};
 
-    // Written by the controller, read by the feeder, under m_guard (never by the callback).
+    // Written by whoever controls it, read by the feeder, under m_guard (never by the callback).
     std::mutex m_guard;
     OpenSource m_openSource, m_openRecorded, m_openRemoved;
     uint64_t m_sourceVersion = 0;

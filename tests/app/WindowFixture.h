@@ -1,30 +1,27 @@
 #pragma once
 #include <gtest/gtest.h>
 
-#include <QTest>
-
-#include "Support.h"
+#include "StudioFixture.h"
 #include "app/reels/StemExport.h"
 #include "app/window/MainWindow.h"
-#include "core/media/MediaReader.h"
 
 namespace rivlen::test {
 
 inline const QString demo = QString(RIVLEN_SOURCE_DIR) + "/demo/";
 
-/// The real window with a silent clock and a cache of its own.
-struct Window : testing::Test {
-    TempFolder folder;
-    std::unique_ptr<Studio> studio;
+/// The real window with a silent clock and folders of its own.
+struct Window : WithoutWindow {
     std::unique_ptr<MainWindow> window;
 
     void SetUp() override {
-        qputenv("XDG_CACHE_HOME", QByteArray::fromStdString((folder / "cache").string()));
-        qputenv("XDG_DATA_HOME", QByteArray::fromStdString((folder / "data").string()));
+        WithoutWindow::SetUp();
         open();
     }
     void open() {
-        studio = std::make_unique<Studio>(makeSilentClock());
+        if (window || !studio) {  // once more, as after a start of the program
+            window.reset();
+            begin();
+        }
         window = std::make_unique<MainWindow>(*studio);
         window->show();
         window->activateWindow();
@@ -36,10 +33,6 @@ struct Window : testing::Test {
         studio.reset();
     }
 
-    template <typename F>
-    bool until(F&& condition) {
-        return QTest::qWaitFor(condition, kPatienceMs);
-    }
     /// What the window owes by now is done: events that were posted, and layouts that they ask for.
     void settle() {
         for (int i = 0; i < 3; ++i) {
@@ -61,11 +54,6 @@ struct Window : testing::Test {
             return studio->document.session().reels.size() == before + size_t(files.size()) &&
                    !studio->reels.current()->reading;
         }));
-    }
-    fs::path clip(const char* name, double seconds) {
-        MediaReader reader((demo + "reel-2-saloon.flac").toStdString());
-        writeWav(folder / name, reader.read(48000, int64_t(seconds * 48000)), 48000);
-        return folder / name;
     }
     void addAndSplit(double seconds = 5, const char* quality = "quick") {
         add({QString::fromStdString(clip("clip.wav", seconds).string())});

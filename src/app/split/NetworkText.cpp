@@ -31,8 +31,11 @@ QString signedDb(double db) { return QString(db < 0 ? "" : "+") + number(db) + "
 
 QString qualityTable(const NetworkCard& card, const CardFigures& figures) {
     QString rows;
-    for (const auto& [kind, stems] : figures.stems) {
-        QStringList cells{QString("%1 recordings").arg(QString::fromStdString(kind))}, worse{"made worse in"};
+    for (const char* kind : {"stereo", "mono"}) {
+        const auto measured = figures.stems.find(kind);
+        if (measured == figures.stems.end()) continue;
+        const auto& stems = measured->second;
+        QStringList cells{QString("%1 recordings").arg(kind)}, worse{"made worse in"};
         for (const auto& name : card.shown) {
             const auto m = stems.find(name);
             if (m == stems.end()) continue;
