@@ -9,6 +9,7 @@ import re
 import subprocess
 import sys
 import zipfile
+from concurrent.futures import ThreadPoolExecutor
 
 import paths
 
@@ -21,6 +22,23 @@ def unpack(folder, archive):
     source.unlink()
 
 
+def fetch(name, archives):
+    target = paths.UNPACKED / name
+    if target.exists():
+        return f"{name}: present"
+    found = list(paths.PACKAGES.glob(f"{name}_*.deb"))
+    if not found:
+        subprocess.run(["apt-get", "download", "-q", name], cwd=paths.PACKAGES, check=True, capture_output=True)
+        found = list(paths.PACKAGES.glob(f"{name}_*.deb"))
+    part = target.with_suffix(".part")
+    part.mkdir(parents=True, exist_ok=True)
+    subprocess.run(["dpkg", "-x", found[0], part], check=True)
+    for archive in archives:
+        unpack(part, archive)
+    part.rename(target)
+    return f"{name}: unpacked"
+
+
 def main():
     rules = json.loads((paths.HERE / "sources.json").read_text())
     withheld = {w["package"] for w in rules["withheld"] if "match" not in w}
@@ -28,22 +46,9 @@ def main():
     if withheld & set(wanted):
         sys.exit(f"withheld packages are named in a rule: {withheld & set(wanted)}")
     paths.PACKAGES.mkdir(parents=True, exist_ok=True)
-    for name in wanted:
-        target = paths.UNPACKED / name
-        if target.exists():
-            print(f"{name}: present")
-            continue
-        found = list(paths.PACKAGES.glob(f"{name}_*.deb"))
-        if not found:
-            subprocess.run(["apt-get", "download", "-q", name], cwd=paths.PACKAGES, check=True)
-            found = list(paths.PACKAGES.glob(f"{name}_*.deb"))
-        part = target.with_suffix(".part")
-        part.mkdir(parents=True, exist_ok=True)
-        subprocess.run(["dpkg", "-x", found[0], part], check=True)
-        for archive in (a for a in rules["archives"] if a["package"] == name):
-            unpack(part, archive)
-        part.rename(target)
-        print(f"{name}: unpacked")
+    with ThreadPoolExecutor(2) as pool:  # one package is downloaded while another is unpacked
+        for said in pool.map(lambda name: fetch(name, [a for a in rules["archives"] if a["package"] == name]), wanted):
+            print(said, flush=True)
 
 
 if __name__ == "__main__":

@@ -69,6 +69,7 @@ def read(job):
 def main():
     count = int(sys.argv[1]) if len(sys.argv) > 1 else 30
     arrays, index, position = [], [], 0
+    paths.PREPARED.mkdir(parents=True, exist_ok=True)
     with ThreadPoolExecutor(2) as pool:
         for name, kept in pool.map(read, [(i, s, count) for i, s in enumerate(speakers())]):
             for x in kept:

@@ -9,7 +9,7 @@
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
-#include "core/treatment/Treater.h"
+#include "core/treatment/Treat.h"
 
 namespace rivlen {
 
@@ -68,7 +68,7 @@ nlohmann::json treatOne(const TreatOptions& o, Progress& progress) {
     const auto& findings = diagnosis.findings;
     const auto treatments = chosen(o, findings, diagnosis.content);
     from = 0.5;
-    const RepairFacts facts = factsFor(reader, treatments, findings, progress);
+    const TreatmentFacts facts = factsFor(reader, treatments, findings, progress);
     const auto effects = treat(
         reader, treatments, facts, [&](const AudioBuffer& x) { writer.write(x); }, progress);
     progress.throwIfCancelled();
@@ -148,7 +148,7 @@ void run(const TreatOptions& given, Progress& progress) {
 
 void addTreat(CLI::App& program, Progress& progress) {
     auto o = std::make_shared<TreatOptions>();
-    auto* command = program.add_subcommand("treat", "Repairs a recording: what diagnosis proposes, or what is named.");
+    auto* command = program.add_subcommand("treat", "Treats a recording: what diagnosis proposes, or what is named.");
     std::string known;
     for (const auto& t : treatmentTable())
         known += (known.empty() ? "" : ", ") + std::string(t.id) + " (" + t.unit + ")";

@@ -15,6 +15,10 @@ public:
     /// Starts calling back at the given rate (Hz). False when the device cannot; then nothing is called.
     virtual bool start(int sampleRate, RenderCallback callback) = 0;
     virtual void stop() = 0;  ///< no callback runs after this returns
+    /// Calls back no more until resume(), so that nothing wakes the machine while nothing is heard. Devices that cannot
+    /// rest go on.
+    virtual void pause() {}
+    virtual void resume() {}
     virtual std::string name() const = 0;
 };
 

@@ -24,7 +24,7 @@ struct Player::Feeding {
     uint64_t stemsVersion = ~uint64_t(0);
     int64_t grown = 0;  ///< frames of the stems that there were
     std::unique_ptr<Isolator> isolator;
-    std::shared_ptr<const StrengthCourse> course,
+    std::shared_ptr<const StrengthTimeline> timeline,
         before;      ///< before: of the block before; a change is faded over one block
     PlayBlock seam;  ///< what comes just before the loop's start
     int64_t next = 0;
@@ -32,7 +32,7 @@ struct Player::Feeding {
 };
 
 Player::Player(std::unique_ptr<Device> device)
-    : m_device(std::move(device)), m_course(std::make_shared<const StrengthCourse>()) {
+    : m_device(std::move(device)), m_timeline(std::make_shared<const StrengthTimeline>()) {
     for (auto& gain : m_matchGain) gain = 1.0f;
 }
 
@@ -43,7 +43,7 @@ void Player::open(OpenSource openSource) {
     m_feeding = std::make_unique<Feeding>();
     m_feeding->source = openSource();
     m_feeding->sourceVersion = m_sourceVersion;
-    m_feeding->course = m_feeding->before = m_course;
+    m_feeding->timeline = m_feeding->before = m_timeline;
     m_frames = m_feeding->source->frames();
     m_rate = m_feeding->source->sampleRate();
     m_channels = m_feeding->source->channels();
@@ -69,8 +69,9 @@ void Player::open(OpenSource openSource) {
 
 void Player::close() {
     m_device->stop();
-    m_running = false;
     m_playing = false;
+    m_running = false;
+    wake();
     if (m_feeder.joinable()) m_feeder.join();
     m_feeding.reset();
     m_queue.reset();
@@ -102,9 +103,32 @@ void Player::setVersions(OpenSource source, OpenSource recorded, OpenSource remo
 void Player::play() {
     if (m_position + 1 >= m_frames) locate(0);
     m_playing = m_frames > 0;
+    wake();
 }
 
 void Player::stop() { m_playing = false; }
+
+void Player::rest() {
+    if (m_resting || m_playing || !isOpen()) return;
+    m_device->pause();
+    m_resting = true;
+}
+
+void Player::wake() {
+    {
+        const std::lock_guard lock(m_guard);  // else the feeder could go to sleep between asking and waiting
+        if (!m_resting) return;
+        m_resting = false;
+    }
+    m_wakeFeeder.notify_one();
+    if (m_running) m_device->resume();
+}
+
+void Player::pauseFeeding() {
+    if (!m_resting) return std::this_thread::sleep_for(std::chrono::milliseconds(2));
+    std::unique_lock lock(m_guard);
+    m_wakeFeeder.wait(lock, [this] { return !m_resting; });
+}
 
 void Player::locate(int64_t frame) {
     const std::lock_guard lock(m_guard);
@@ -138,10 +162,10 @@ void Player::setMix(std::shared_ptr<const MixPlan> plan) {
 
 int64_t Player::position() const { return m_position; }
 
-void Player::setStrength(const StrengthCourse& course) {
-    auto shared = std::make_shared<const StrengthCourse>(course);
+void Player::setStrength(const StrengthTimeline& timeline) {
+    auto shared = std::make_shared<const StrengthTimeline>(timeline);
     const std::lock_guard lock(m_guard);
-    if (*shared != *m_course) m_course = std::move(shared);
+    if (*shared != *m_timeline) m_timeline = std::move(shared);
 }
 
 void Player::feed() {
@@ -149,7 +173,7 @@ void Player::feed() {
     while (m_running) {
         PlayBlock* block = m_queue->toFill();
         if (!block) {
-            std::this_thread::sleep_for(std::chrono::milliseconds(2));
+            pauseFeeding();
             continue;
         }
         bool loops = false;
@@ -162,7 +186,7 @@ void Player::feed() {
             loops = m_loop.has_value();
         }
         if (f.next >= m_frames && !loops) {
-            std::this_thread::sleep_for(std::chrono::milliseconds(2));
+            pauseFeeding();
             continue;
         }
         block->frames = kFrames;
@@ -204,7 +228,7 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
             f.grown = m_stems->available();
             f.isolator->forget();
         }
-        f.course = m_course;
+        f.timeline = m_timeline;
         loop = m_loop;
     }
     if (fresh) {  // outside the lock: opening a file takes a moment
@@ -233,7 +257,7 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
                 }
             }
     }
-    f.before = f.course;
+    f.before = f.timeline;
 }
 
 void Player::fillMix(PlayBlock& block, int64_t first, const std::optional<std::pair<int64_t, int64_t>>& loop,
@@ -250,7 +274,7 @@ void Player::fillMix(PlayBlock& block, int64_t first, const std::optional<std::p
 
 void Player::fillRows(PlayBlock& block, int64_t first) {
     Feeding& f = *m_feeding;
-    const int64_t margin = std::max(f.isolator->margin(*f.course), f.isolator->margin(*f.before));
+    const int64_t margin = std::max(f.isolator->margin(*f.timeline), f.isolator->margin(*f.before));
     const auto store = [&block, this](int row, const AudioBuffer& from, int64_t skip) {
         for (int c = 0; c < m_channels; ++c) std::copy_n(from.channel(c).begin() + skip, kFrames, block.row(row, c));
     };
@@ -278,13 +302,13 @@ void Player::fillRows(PlayBlock& block, int64_t first) {
     struct Isolated {
         AudioBuffer result, wanted;
     };
-    const auto isolated = [&](const StrengthCourse& course) {
-        const size_t wanted = stemPlace(course.base.stem);
-        auto out = f.isolator->apply(course, int(wanted), first, all, margin);
+    const auto isolated = [&](const StrengthTimeline& timeline) {
+        const size_t wanted = stemPlace(timeline.base.stem);
+        auto out = f.isolator->apply(timeline, int(wanted), first, all, margin);
         return Isolated{std::move(out.result), std::move(out.stems[wanted])};
     };
-    Isolated now = isolated(*f.course);
-    if (f.course != f.before) {
+    Isolated now = isolated(*f.timeline);
+    if (f.timeline != f.before) {
         const Isolated before = isolated(*f.before);
         const auto fade = [this](AudioBuffer& to, const AudioBuffer& from) {
             for (int c = 0; c < m_channels; ++c)

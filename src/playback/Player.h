@@ -1,5 +1,6 @@
 #pragma once
 #include <atomic>
+#include <condition_variable>
 #include <functional>
 #include <memory>
 #include <mutex>
@@ -8,7 +9,7 @@
 #include <utility>
 
 #include "core/isolation/StemNames.h"
-#include "core/isolation/StrengthCourse.h"
+#include "core/isolation/StrengthTimeline.h"
 #include "core/separation/StemStore.h"
 #include "playback/BlockQueue.h"
 #include "playback/Device.h"
@@ -50,14 +51,17 @@ public:
 
     void play();
     void stop();
+    /// Nothing has been heard for a while: the device and the feeder sleep until play(). Nothing while it plays.
+    void rest();
+    bool resting() const { return m_resting; }
     bool playing() const { return m_playing; }
     void locate(int64_t frame);
     /// The span that repeats, in frames; nothing: play to the end.
     void setLoop(std::optional<std::pair<int64_t, int64_t>> loop);
     void setHeard(Heard heard);
     Heard heard() const { return Heard(m_heard.load()); }
-    /// The strength of the wanted stem, course.base.stem.
-    void setStrength(const StrengthCourse& course);
+    /// The strength of the wanted stem, timeline.base.stem.
+    void setStrength(const StrengthTimeline& timeline);
     /// Gain (linear) for each heard thing, so that comparisons are at equal loudness.
     void setMatchGain(Heard heard, float gain) { m_matchGain[size_t(heard)] = gain; }
     float matchGain(Heard heard) const { return m_matchGain[size_t(heard)]; }
@@ -81,6 +85,8 @@ private:
     void fillRows(PlayBlock& block, int64_t first);
     void fillMix(PlayBlock& block, int64_t first, const std::optional<std::pair<int64_t, int64_t>>& loop, int fadeOut);
     void restart();  ///< at the same place, behind a fade
+    void wake();
+    void pauseFeeding();  ///< the feeder has nothing to do at the moment
     void render(float* out, int frames);
     void mixFrame(const PlayBlock& block, int i, float* out);
     void updateTargets();
@@ -88,7 +94,8 @@ private:
     std::unique_ptr<Device> m_device;
     std::unique_ptr<BlockQueue> m_queue;
     std::thread m_feeder;
-    std::atomic<bool> m_running{false}, m_playing{false};
+    std::atomic<bool> m_running{false}, m_playing{false}, m_resting{false};
+    std::condition_variable m_wakeFeeder;  ///< with m_guard; used only from and to rest
 
     // Written by whoever controls it, read by the feeder, under m_guard (never by the callback).
     std::mutex m_guard;
@@ -96,7 +103,7 @@ private:
     uint64_t m_sourceVersion = 0;
     std::shared_ptr<StemStore> m_stems;
     uint64_t m_stemsVersion = 0;
-    std::shared_ptr<const StrengthCourse> m_course;
+    std::shared_ptr<const StrengthTimeline> m_timeline;
     std::optional<std::pair<int64_t, int64_t>> m_loop;
     int64_t m_locateTo = 0;
 

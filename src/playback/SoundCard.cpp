@@ -61,6 +61,15 @@ public:
         m_stream = nullptr;
     }
 
+    void pause() override {
+        if (m_stream) Pa_StopStream(m_stream);
+    }
+
+    void resume() override {
+        const QuietStderr quiet;
+        if (m_stream && Pa_IsStreamStopped(m_stream) == 1) Pa_StartStream(m_stream);
+    }
+
     std::string name() const override { return m_name; }
 
 private:
@@ -87,6 +96,8 @@ public:
         m_card->stop();
         m_clock->stop();
     }
+    void pause() override { (m_silent ? m_clock : m_card)->pause(); }
+    void resume() override { (m_silent ? m_clock : m_card)->resume(); }
     std::string name() const override { return m_silent ? m_clock->name() : m_card->name(); }
 
 private:

@@ -16,7 +16,7 @@ struct Candidates : Window {
         studio->document.editReel("Set Depth", [db](Reel& r) { r.isolation().depth = db; });
     }
     QPushButton* place(int i) { return find<QPushButton>(("candidate" + std::to_string(i)).c_str()); }
-    bool matched(size_t settings) { return studio->hearing.match().courses().size() == settings && !studio->busy(); }
+    bool matched(size_t settings) { return studio->hearing.match().timelines().size() == settings && !studio->busy(); }
     /// A is the plain answer, B lets 6 dB back in.
     void keepTwo() {
         addAndSplit(4);
@@ -60,10 +60,10 @@ TEST_F(Candidates, SwitchingIsAtEqualLoudnessAtOnce) {
     key(Qt::Key_A);
     const float a = gain();  // without waiting for a measurement
     EXPECT_GT(a, b) << "the stronger setting is quieter and must be raised more";
-    const auto& m = studio->hearing.match().courses();
+    const auto& m = studio->hearing.match().timelines();
     const auto lufs = [&](double depth) {
-        for (const auto& [course, loudness] : m)
-            if (course.base.depth == depth) return loudness.first;
+        for (const auto& [timeline, loudness] : m)
+            if (timeline.base.depth == depth) return loudness.first;
         return -200.0;
     };
     EXPECT_NEAR(lufs(kFullDepth) + toDb(a), lufs(6) + toDb(b), 0.2);

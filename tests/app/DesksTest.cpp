@@ -1,5 +1,6 @@
 // What the stages work with, without the window.
 #include "StudioFixture.h"
+#include "app/rebuild/LaneNames.h"
 #include "app/widgets/KeySheet.h"
 #include "app/window/Desks.h"
 
@@ -61,13 +62,13 @@ TEST_F(DesksAlone, ClipsAndLanesAreEditedInSingleSteps) {
     const size_t lanes = tools.desk.rebuild().lanes.size();
     tools.lanes.addLane();
     ASSERT_EQ(tools.desk.rebuild().lanes.size(), lanes + 1);
-    EXPECT_EQ(tools.desk.laneName(tools.desk.laneId()).toStdString(), "Lane " + std::to_string(lanes + 1));
+    EXPECT_EQ(laneName(tools.desk.rebuild(), tools.desk.laneId()).toStdString(), "Lane " + std::to_string(lanes + 1));
     tools.desk.chooseLane(tools.desk.rebuild().lanes.front()->id);
     tools.clips.stepSelection(1);
     ASSERT_NE(tools.desk.clip(), nullptr);
     studio->hearing.player().locate(48000);
     ASSERT_TRUE(until([&] { return tools.desk.playhead() > 0.9; }));
-    tools.clips.splitAtPlayhead();
+    tools.clips.cutAtPlayhead();
     EXPECT_EQ(tools.desk.lane()->clips.size(), 2u);
     tools.clips.toggleMuted();
     EXPECT_TRUE(tools.desk.lane()->clips[1].muted);

@@ -18,8 +18,9 @@ using namespace rivlen::test;
 namespace {
 
 struct DispatchStage : Window {
+    DeliverablesDesk& deliverables() { return window->desks().deliverables; }
     DispatchDesk& desk() { return window->desks().dispatch; }
-    const std::vector<Deliverable>& all() { return desk().deliverables(); }
+    const std::vector<Deliverable>& all() { return deliverables().deliverables(); }
     void type(const char* name, const QString& text) {
         auto* box = find<QLineEdit>(name);
         box->setFocus();
@@ -41,7 +42,7 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     key(Qt::Key_5, Qt::AltModifier);
     EXPECT_EQ(all().size(), 5u) << "the usual ones";
     EXPECT_TRUE(studio->document.session().deliverables.empty());
-    desk().useSet(shippedDeliveries()[0]);
+    deliverables().useSet(shippedDeliveries()[0]);
     ASSERT_EQ(all()[0].loudness, -23.0);
     type("loudness", "-20");
     EXPECT_EQ(all()[0].loudness, -20.0);
@@ -84,8 +85,8 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     EXPECT_EQ(queue->topLevelItem(0)->text(1), "done");
     EXPECT_EQ(queue->topLevelItem(0)->childCount(), 2);
     EXPECT_GT(queue->topLevelItem(0)->child(0)->childCount(), 7) << "its checks";
-    auto* course = window->findChild<CourseBar*>();
-    EXPECT_EQ(course->stationState(4), CourseBar::State::Done);
+    auto* stations = window->findChild<CourseBar*>();
+    EXPECT_EQ(stations->stationState(4), CourseBar::State::Done);
     for (const char* report :
          {"delivery.json", "delivery.csv", "delivery.html", "delivery.pdf", "delivery.md5", "delivery.sha256"})
         EXPECT_TRUE(fs::exists(folder / "out" / report)) << report;
@@ -95,16 +96,16 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     EXPECT_FALSE(desk().busy());
     EXPECT_TRUE(find<QLabel>("notice")->text().contains("already there"));
     studio->document.editReel("", [](Reel& r) { r.isolation().depth = 12; });
-    EXPECT_EQ(course->stationState(4), CourseBar::State::InWork) << "it was changed since";
+    EXPECT_EQ(stations->stationState(4), CourseBar::State::InWork) << "it was changed since";
     desk().queue().clearEnded();
     ASSERT_TRUE(until([&] { return queue->topLevelItemCount() == 0; }));
-    EXPECT_EQ(course->stationState(4), CourseBar::State::Empty);
+    EXPECT_EQ(stations->stationState(4), CourseBar::State::Empty);
 }
 
 TEST_F(DispatchStage, TheRecipeSaysWhatItCan) {
     addAndSplit(3);
     key(Qt::Key_5, Qt::AltModifier);
-    desk().useSet(shippedDeliveries()[0]);
+    deliverables().useSet(shippedDeliveries()[0]);
     type("span", "0:00.5 - 0:02");
     EXPECT_EQ(all()[0].span, (std::pair(0.5, 2.0)));
     type("span", "later");
@@ -144,14 +145,14 @@ TEST_F(DispatchStage, TheRecipeSaysWhatItCan) {
     EXPECT_NE(all()[0].name, "music") << "taken";
     // Sets of one's own, and as files.
     const auto before = all();
-    desk().keepSet("lake");
+    deliverables().keepSet("lake");
     ASSERT_EQ(ownDeliverySets().size(), 1u);
     EXPECT_EQ(ownDeliverySets()[0].deliverables, before);
     const QString file = QString::fromStdString((folder / "set.json").string());
-    desk().writeSet(file);
+    deliverables().writeSet(file);
     studio->document.undo();
     EXPECT_NE(all(), before);
-    desk().readSet(file);
+    deliverables().readSet(file);
     EXPECT_EQ(all(), before);
 }
 

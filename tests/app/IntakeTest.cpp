@@ -22,7 +22,7 @@ struct Intake : Window {
         ASSERT_TRUE(until([&] { return studio->reels.current()->diagnosis.has_value(); }));
     }
     void page(int i) { find<QTabBar>("intaketabs")->setCurrentIndex(i); }
-    RepairDesk& desk() { return window->desks().repairs; }
+    TreatmentDesk& desk() { return window->desks().treatment; }
     int rowOf(Fault kind) {
         const auto found = *desk().found();
         for (size_t i = 0; i < found.size(); ++i)
@@ -31,7 +31,7 @@ struct Intake : Window {
     }
     bool treated() {
         return until([&] {
-            return !studio->reels.repairPending(*studio->document.reel()) && studio->work.idle(Work::Queue::Long);
+            return !studio->reels.treatmentPending(*studio->document.reel()) && studio->work.idle(Work::Queue::Long);
         });
     }
     /// Seconds of a few reels with a name each.
@@ -55,7 +55,7 @@ TEST_F(Intake, FindingsAreAcceptedAdjustedAndDismissed) {
     find<QPushButton>("acceptFinding")->click();
     ASSERT_EQ(studio->document.reel()->treatments.size(), 1u);
     EXPECT_EQ(studio->document.reel()->treatments[0].id, "de-hum");
-    EXPECT_EQ(desk().verdict((*desk().found())[size_t(hum)]), RepairDesk::Verdict::Accepted);
+    EXPECT_EQ(desk().verdict((*desk().found())[size_t(hum)]), TreatmentDesk::Verdict::Accepted);
     EXPECT_FALSE(find<QPushButton>("acceptFinding")->isEnabled());
     const int clicks = rowOf(Fault::Click);
     ASSERT_GE(clicks, 0);
@@ -67,7 +67,7 @@ TEST_F(Intake, FindingsAreAcceptedAdjustedAndDismissed) {
     for (int i = 0; i < list->count(); ++i) {  // the other clicks too
         list->setCurrentRow(i);
         const Finding f = (*desk().found())[size_t(i)];
-        if (f.kind == Fault::Click && desk().verdict(f) != RepairDesk::Verdict::Dismissed)
+        if (f.kind == Fault::Click && desk().verdict(f) != TreatmentDesk::Verdict::Dismissed)
             find<QPushButton>("dismissFinding")->click();
     }
     const size_t dismissed = studio->document.reel()->dismissed.size();
@@ -116,7 +116,7 @@ TEST_F(Intake, TreatmentsWorkAreHeardAndKeepTheirAmountWhenOff) {
     for (size_t i = 0; i < desk().chain().size(); ++i) EXPECT_TRUE(desk().effect(i)->any()) << desk().chain()[i].id;
     EXPECT_TRUE(find<QLabel>("effect_de-hum")->text().contains("takes away"));
     EXPECT_NE(studio->reels.splitFile(*studio->document.reel()), studio->document.reel()->source);
-    EXPECT_TRUE(studio->reels.current()->repairedLevels) << "the picture shows what is heard";
+    EXPECT_TRUE(studio->reels.current()->treatedLevels) << "the picture shows what is heard";
     // As recorded against treated, with the keyboard, equally loud.
     ASSERT_TRUE(until([&] { return studio->hearing.player().matchGain(Heard::Recorded) != 1.0f; }));
     EXPECT_NEAR(studio->hearing.player().matchGain(Heard::Recorded), 1, 0.7);
@@ -193,7 +193,7 @@ TEST_F(Intake, ASplitWaitsForTheTreatmentsAndStemsAreTreatedAfterIt) {
     studio->document.editReel("", [](Reel& r) {
         r.quality = "quick", r.treatments = parseTreatments("de-rumble=150,de-ess=6");
     });
-    ASSERT_TRUE(studio->reels.repairPending(*studio->document.reel()));
+    ASSERT_TRUE(studio->reels.treatmentPending(*studio->document.reel()));
     studio->splitting.split();
     ASSERT_TRUE(until([&] {
         return studio->reels.current()->stems && studio->reels.current()->stems->finished() &&
@@ -204,7 +204,7 @@ TEST_F(Intake, ASplitWaitsForTheTreatmentsAndStemsAreTreatedAfterIt) {
     const auto sumOf = [&] {
         const ReelFacts& s = *studio->reels.current();
         auto readers = s.stems->openAll();
-        MediaReader work(studio->reels.workFile(*studio->document.reel()));
+        MediaReader work(studio->reels.heardFile(*studio->document.reel()));
         const StemBlock all = readers.read(work, 0, work.frames());
         AudioBuffer sum(2, work.frames());
         for (const auto& stem : all.stems)
@@ -217,9 +217,9 @@ TEST_F(Intake, ASplitWaitsForTheTreatmentsAndStemsAreTreatedAfterIt) {
     EXPECT_FALSE(studio->reels.current()->stems) << "stems of another chain are none of this one's";
     ASSERT_TRUE(treated());
     studio->splitting.split();
-    ASSERT_TRUE(until([&] { return studio->reels.current()->repairedStems.has_value(); }));
+    ASSERT_TRUE(until([&] { return studio->reels.current()->treatedStems.has_value(); }));
     EXPECT_LT(sumOf(), -120) << "still";
-    EXPECT_NE(studio->reels.workFile(*studio->document.reel()), studio->reels.splitFile(*studio->document.reel()));
+    EXPECT_NE(studio->reels.heardFile(*studio->document.reel()), studio->reels.splitFile(*studio->document.reel()));
 }
 
 TEST_F(Intake, TheSessionKeepsTreatmentsAndWhatWasSaid) {
@@ -294,8 +294,8 @@ TEST_F(Intake, FaultsOfManyReelsAreTreatedInOneGo) {
         std::find_if(studio->document.session().reels.begin(), studio->document.session().reels.end(),
                      [](const Reel& r) { return r.name == "reel-3-bridge"; });
     EXPECT_GE(bridgeReel->treatments.size(), 2u);
-    ASSERT_TRUE(until([&] { return !studio->reels.repairPending(*bridgeReel); }));
-    ASSERT_TRUE(until([&] { return studio->reels.of(bridgeReel->id).repaired.has_value(); }));
+    ASSERT_TRUE(until([&] { return !studio->reels.treatmentPending(*bridgeReel); }));
+    ASSERT_TRUE(until([&] { return studio->reels.of(bridgeReel->id).treated.has_value(); }));
     EXPECT_TRUE(ReelsModel::treatmentLines(*bridgeReel, studio->reels.of(bridgeReel->id)).contains("took away"));
     studio->document.undo();
     for (const Reel& r : studio->document.session().reels) EXPECT_TRUE(r.treatments.empty());
@@ -359,7 +359,7 @@ TEST_F(Intake, ANewerVersionIsLaidInAndSettingsFollow) {
     studio->document.editReel("", [](Reel& r) {
         IsolationSettings s;
         s.depth = 9;
-        placeRegion(r.course(), {"talk", 8, 12, 0.1, s});
+        placeRegion(r.timeline(), {"talk", 8, 12, 0.1, s});
         r.loop = std::pair(8.0, 10.0);
     });
     openConformDialog(studio->document, studio->work, studio->document.reel()->id,
@@ -370,12 +370,12 @@ TEST_F(Intake, ANewerVersionIsLaidInAndSettingsFollow) {
     EXPECT_EQ(find<QTableWidget>("stretches")->rowCount(), 1);
     lay->click();
     EXPECT_EQ(studio->document.reel()->source.filename(), "new.wav");
-    ASSERT_EQ(studio->document.reel()->course().regions.size(), 1u);
-    EXPECT_NEAR(studio->document.reel()->course().regions[0].from, 8 - 3 - 100 / 48000.0, 1e-3);
+    ASSERT_EQ(studio->document.reel()->timeline().regions.size(), 1u);
+    EXPECT_NEAR(studio->document.reel()->timeline().regions[0].from, 8 - 3 - 100 / 48000.0, 1e-3);
     EXPECT_NEAR(studio->document.reel()->loop->first, 5, 0.01);
     studio->document.undo();
     EXPECT_EQ(studio->document.reel()->source.filename(), "old.wav");
-    EXPECT_DOUBLE_EQ(studio->document.reel()->course().regions[0].from, 8);
+    EXPECT_DOUBLE_EQ(studio->document.reel()->timeline().regions[0].from, 8);
 }
 
 TEST_F(Intake, ThePictureShowsTheFrameOfThePlayheadAndStepsByFrames) {

@@ -74,7 +74,7 @@ TEST_F(RebuildStage, SilentLanesOfferToSplitAtOnce) {
     ASSERT_TRUE(until([&] { return offer->isVisible() && studio->reels.current()->info; }));
     EXPECT_TRUE(lanes().rect().contains(offer->geometry())) << "nothing of it is cut off";
     for (const auto& l : rebuild().lanes)
-        EXPECT_LE(lanes().captionRect(l->id).top(), offer->y()) << "it covers no lane: " << l->name;
+        EXPECT_LE(lanes().lanesLayout().caption(l->id).top(), offer->y()) << "it covers no lane: " << l->name;
     press("splitnow");
     ASSERT_TRUE(until([&] { return studio->reels.current()->stems && studio->reels.current()->stems->finished(); }));
     EXPECT_FALSE(offer->isVisible());
@@ -101,7 +101,7 @@ TEST_F(RebuildStage, ClipsAreCutMovedTrimmedAndFadedByMouseAndKeyboard) {
     ASSERT_EQ(lane(1).clips.size(), 2u);
     EXPECT_NEAR(lane(1).clips[1].at, 2, 1e-4);
     const std::string right = lane(1).clips[1].id;
-    const double top = lanes().clipRect(right).top();
+    const double top = lanes().lanesLayout().clip(right).top();
     // Moved by its title strip, freely with Ctrl.
     drag(at(3, top + 5), at(3.5, top + 5), Qt::ControlModifier);
     EXPECT_NEAR(rebuild().clip(right)->at, 2.5, 0.01);
@@ -117,7 +117,7 @@ TEST_F(RebuildStage, ClipsAreCutMovedTrimmedAndFadedByMouseAndKeyboard) {
     EXPECT_NEAR(rebuild().clip(right)->at, 3, 0.02);
     EXPECT_NEAR(rebuild().clip(right)->offset - rebuild().clip(right)->at, -0.5, 1e-6);
     // The corner below fades.
-    drag(at(rebuild().clip(right)->at, top + LanesView::kTitle + 4), at(3.5, top + LanesView::kTitle + 4));
+    drag(at(rebuild().clip(right)->at, top + LanesLayout::kTitle + 4), at(3.5, top + LanesLayout::kTitle + 4));
     EXPECT_NEAR(rebuild().clip(right)->fadeIn, 0.5, 0.02);
     // Slipped with Alt.
     const double offset = rebuild().clip(right)->offset;
@@ -166,7 +166,7 @@ TEST_F(RebuildStage, CrossFadesAndBeforeAndAfter) {
 
 TEST_F(RebuildStage, LevelsGroupsCurvesAndMetersWork) {
     begin();
-    QTest::mouseClick(&lanes(), Qt::LeftButton, {}, lanes().captionRect(lane(1).id).center().toPoint());
+    QTest::mouseClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().caption(lane(1).id).center().toPoint());
     EXPECT_EQ(desk().laneId(), lane(1).id);
     find<QSlider>("lane_level")->setValue(-60);
     EXPECT_EQ(lane(1).strip.level, -6);
@@ -175,9 +175,9 @@ TEST_F(RebuildStage, LevelsGroupsCurvesAndMetersWork) {
     QTest::keyClicks(find<QLineEdit>("lane_pan_value"), "-40");
     QTest::keyClick(find<QLineEdit>("lane_pan_value"), Qt::Key_Return);
     EXPECT_EQ(lane(1).strip.pan, -40);
-    QTest::mouseClick(&lanes(), Qt::LeftButton, {}, lanes().muteRect(lane(2).id).center().toPoint());
+    QTest::mouseClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().mute(lane(2).id).center().toPoint());
     EXPECT_TRUE(lane(2).strip.mute);
-    QTest::mouseClick(&lanes(), Qt::LeftButton, {}, lanes().soloRect(lane(1).id).center().toPoint());
+    QTest::mouseClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().solo(lane(1).id).center().toPoint());
     EXPECT_TRUE(lane(1).strip.solo);
     tools().lanes.setGroup("bed");
     ASSERT_EQ(rebuild().groups.size(), 1u);
@@ -188,15 +188,15 @@ TEST_F(RebuildStage, LevelsGroupsCurvesAndMetersWork) {
     find<QComboBox>("automation")->setCurrentIndex(1);
     ASSERT_EQ(tools().curves.shown(), "level");
     const std::string id = lane(1).id;
-    QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().curvePoint(id, 1, -20).toPoint());
-    QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().curvePoint(id, 3, 0).toPoint());
+    QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().curvePoint(id, "level", 1, -20).toPoint());
+    QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().curvePoint(id, "level", 3, 0).toPoint());
     ASSERT_EQ(lane(1).strip.automation.at("level").size(), 2u);
     EXPECT_NEAR(lane(1).strip.automation.at("level")[0].second, -20, 1.6);
-    drag(lanes().curvePoint(id, 3, lane(1).strip.automation.at("level")[1].second).toPoint(),
-         lanes().curvePoint(id, 2, -10).toPoint());
+    drag(lanes().lanesLayout().curvePoint(id, "level", 3, lane(1).strip.automation.at("level")[1].second).toPoint(),
+         lanes().lanesLayout().curvePoint(id, "level", 2, -10).toPoint());
     EXPECT_NEAR(lane(1).strip.automation.at("level")[1].first, 2, 0.02);
     EXPECT_NEAR(lane(1).strip.automation.at("level")[1].second, -10, 1.6);
-    const QPoint from = lanes().curvePoint(id, 3, -30).toPoint();
+    const QPoint from = lanes().lanesLayout().curvePoint(id, "level", 3, -30).toPoint();
     QTest::mousePress(&lanes(), Qt::LeftButton, Qt::ShiftModifier, from);
     for (int i = 1; i <= 20; ++i) QTest::mouseMove(&lanes(), from + QPoint(5 * i, -i));
     QTest::mouseRelease(&lanes(), Qt::LeftButton, Qt::ShiftModifier, from + QPoint(100, -20));

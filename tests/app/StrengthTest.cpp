@@ -22,7 +22,7 @@ struct Strength : Window {
         key(Qt::Key_3, Qt::AltModifier);
     }
     const Reel& reel() { return *studio->document.reel(); }
-    const StrengthCourse& course() { return reel().course(); }
+    const StrengthTimeline& timeline() { return reel().timeline(); }
     void loop(double from, double to) {
         studio->document.editReel("Set loop", [&](Reel& r) { r.loop = std::pair(from, to); });
     }
@@ -86,29 +86,29 @@ TEST_F(Strength, TheRoomIsTakenFromTheDialogueAndLandsInTheOthers) {
 TEST_F(Strength, ARegionIsMadeOfTheLoopNamedFadedCopiedAndRemoved) {
     weigh();
     key(Qt::Key_R);
-    EXPECT_TRUE(course().regions.empty()) << "there is no loop";
+    EXPECT_TRUE(timeline().regions.empty()) << "there is no loop";
     loop(1, 2);
     key(Qt::Key_R);
-    ASSERT_EQ(course().regions.size(), 1u);
+    ASSERT_EQ(timeline().regions.size(), 1u);
     EXPECT_EQ(reel().region, 0);
     studio->document.editReel("Set Depth", [](Reel& r) { r.isolation().depth = 6; });
-    EXPECT_EQ(course().regions[0].settings.depth, 6);
-    EXPECT_EQ(course().base.depth, kFullDepth);
+    EXPECT_EQ(timeline().regions[0].settings.depth, 6);
+    EXPECT_EQ(timeline().base.depth, kFullDepth);
     page(1);
     auto* list = find<QListWidget>("regions");
     ASSERT_EQ(list->count(), 2);
     EXPECT_EQ(list->currentRow(), 1);
     list->item(1)->setText("the question");
-    EXPECT_EQ(course().regions[0].name, "the question");
+    EXPECT_EQ(timeline().regions[0].name, "the question");
     find<QDoubleSpinBox>("fade")->setValue(0.5);
-    EXPECT_EQ(course().regions[0].fade, 0.5);
+    EXPECT_EQ(timeline().regions[0].fade, 0.5);
     list->setCurrentRow(0);
     EXPECT_EQ(reel().region, -1);
     EXPECT_EQ(find<QLineEdit>("depth_db_value")->text(), "full");
     // What is in force follows the place, and fades: half way through the border it lies between the two.
     const auto depthAt = [&](double t) {
         double sum = 0;
-        for (const auto& [s, w] : course().at(t)) sum += w * s.depth;
+        for (const auto& [s, w] : timeline().at(t)) sum += w * s.depth;
         return sum;
     };
     EXPECT_EQ(depthAt(1.5), 6);
@@ -120,21 +120,21 @@ TEST_F(Strength, ARegionIsMadeOfTheLoopNamedFadedCopiedAndRemoved) {
     ASSERT_EQ(menu->actions().size(), 1);
     EXPECT_EQ(menu->actions()[0]->text(), "the question");
     menu->actions()[0]->trigger();
-    EXPECT_EQ(course().regions[0].settings.depth, kFullDepth);
+    EXPECT_EQ(timeline().regions[0].settings.depth, kFullDepth);
     key(Qt::Key_Z, Qt::ControlModifier);
-    EXPECT_EQ(course().regions[0].settings.depth, 6);
+    EXPECT_EQ(timeline().regions[0].settings.depth, 6);
     list->setCurrentRow(1);
     press("removeregion");
-    EXPECT_TRUE(course().regions.empty());
+    EXPECT_TRUE(timeline().regions.empty());
     key(Qt::Key_Z, Qt::ControlModifier);
-    EXPECT_EQ(course().regions.size(), 1u);
+    EXPECT_EQ(timeline().regions.size(), 1u);
 }
 
 TEST_F(Strength, RegionsAndDrawnValuesAreSavedAndComeBack) {
     weigh(2);
     loop(0.5, 1);
     key(Qt::Key_R);
-    studio->document.editReel("Draw", [](Reel& r) { r.course().drawn["depth_db"] = {{0.2, 10}, {1.5, 40}}; });
+    studio->document.editReel("Draw", [](Reel& r) { r.timeline().drawn["depth_db"] = {{0.2, 10}, {1.5, 40}}; });
     const auto before = reel().strength;
     const QString file = QString::fromStdString((folder / "s.rivlen").string());
     ASSERT_TRUE(studio->file.save(file));
@@ -146,18 +146,18 @@ TEST_F(Strength, BordersAreDraggedInTheLane) {
     weigh();
     loop(1, 2);
     key(Qt::Key_R);
-    auto* lane = find<StrengthLane>("strengthlane");
+    auto* lane = find<StrengthView>("strengthlane");
     ASSERT_TRUE(lane->isVisible());
     const auto at = [&](double seconds) {
-        return QPoint(int(window->pictures().axis().xAt(seconds, lane->width())), StrengthLane::kBarTop + 6);
+        return QPoint(int(window->pictures().axis().xAt(seconds, lane->width())), StrengthView::kBarTop + 6);
     };
     QTest::mousePress(lane, Qt::LeftButton, {}, at(2));
     QTest::mouseMove(lane, at(2.4));
     QTest::mouseMove(lane, at(3));
     QTest::mouseRelease(lane, Qt::LeftButton, {}, at(3));
-    EXPECT_NEAR(course().regions[0].to, 3, 0.02);
+    EXPECT_NEAR(timeline().regions[0].to, 3, 0.02);
     key(Qt::Key_Z, Qt::ControlModifier);
-    EXPECT_EQ(course().regions[0].to, 2) << "one drag is one step";
+    EXPECT_EQ(timeline().regions[0].to, 2) << "one drag is one step";
     QTest::mouseClick(lane, Qt::LeftButton, {}, at(3.5));
     EXPECT_EQ(reel().region, -1) << "a click beside it works on the whole reel";
     QTest::mouseClick(lane, Qt::LeftButton, {}, at(1.5));
@@ -166,32 +166,32 @@ TEST_F(Strength, BordersAreDraggedInTheLane) {
 
 TEST_F(Strength, ASettingIsDrawnOverTimeByHandAndByKeyboard) {
     weigh();
-    auto* lane = find<StrengthLane>("strengthlane");
+    auto* lane = find<StrengthView>("strengthlane");
     find<QComboBox>("drawnsetting")->setCurrentIndex(0);
     QTest::mouseDClick(lane, Qt::LeftButton, {}, lane->pointAt(1, 20).toPoint());
     QTest::mouseDClick(lane, Qt::LeftButton, {}, lane->pointAt(3, 40).toPoint());
-    ASSERT_TRUE(course().drawn.count("depth_db"));
-    ASSERT_EQ(course().drawn.at("depth_db").size(), 2u);
-    EXPECT_NEAR(course().drawn.at("depth_db")[0].first, 1, 0.02);
-    EXPECT_NEAR(course().drawn.at("depth_db")[0].second, 20, 1.5);
-    EXPECT_NEAR(course().at(2)[0].first.depth, 30, 2);
+    ASSERT_TRUE(timeline().drawn.count("depth_db"));
+    ASSERT_EQ(timeline().drawn.at("depth_db").size(), 2u);
+    EXPECT_NEAR(timeline().drawn.at("depth_db")[0].first, 1, 0.02);
+    EXPECT_NEAR(timeline().drawn.at("depth_db")[0].second, 20, 1.5);
+    EXPECT_NEAR(timeline().at(2)[0].first.depth, 30, 2);
     // Move the second one.
-    QTest::mousePress(lane, Qt::LeftButton, {}, lane->pointAt(3, course().drawn.at("depth_db")[1].second).toPoint());
+    QTest::mousePress(lane, Qt::LeftButton, {}, lane->pointAt(3, timeline().drawn.at("depth_db")[1].second).toPoint());
     QTest::mouseMove(lane, lane->pointAt(2, 10).toPoint());
     QTest::mouseRelease(lane, Qt::LeftButton, {}, lane->pointAt(2, 10).toPoint());
-    EXPECT_NEAR(course().drawn.at("depth_db")[1].first, 2, 0.02);
-    EXPECT_NEAR(course().drawn.at("depth_db")[1].second, 10, 1.5);
-    const double value = course().drawn.at("depth_db")[1].second;
+    EXPECT_NEAR(timeline().drawn.at("depth_db")[1].first, 2, 0.02);
+    EXPECT_NEAR(timeline().drawn.at("depth_db")[1].second, 10, 1.5);
+    const double value = timeline().drawn.at("depth_db")[1].second;
     QTest::keyClick(lane, Qt::Key_Up);
-    EXPECT_NEAR(course().drawn.at("depth_db")[1].second, value + 0.5, 0.3);
+    EXPECT_NEAR(timeline().drawn.at("depth_db")[1].second, value + 0.5, 0.3);
     QTest::keyClick(lane, Qt::Key_Delete);
-    EXPECT_EQ(course().drawn.at("depth_db").size(), 1u);
+    EXPECT_EQ(timeline().drawn.at("depth_db").size(), 1u);
     studio->hearing.player().locate(48000 * 3);
     QTest::keyClick(lane, Qt::Key_Insert);
-    EXPECT_EQ(course().drawn.at("depth_db").size(), 2u);
+    EXPECT_EQ(timeline().drawn.at("depth_db").size(), 2u);
     page(1);
     press("undraw");
-    EXPECT_TRUE(course().drawn.empty());
+    EXPECT_TRUE(timeline().drawn.empty());
 }
 
 TEST_F(Strength, ABandIsBypassedAndComesBack) {

@@ -65,7 +65,7 @@ TEST_F(Trials, EveryNetworkAndSettingIsRankedHeardAndUsed) {
     table->selectRow(0);
     QTest::mouseClick(find<QPushButton>("usetrial"), Qt::LeftButton);
     EXPECT_EQ(studio->document.reel()->quality, answer.choice.quality);
-    EXPECT_EQ(studio->document.reel()->course(), answer.course);
+    EXPECT_EQ(studio->document.reel()->timeline(), answer.timeline);
     ASSERT_TRUE(until([&] {
         return studio->reels.current()->stems && studio->reels.current()->stems->finished() &&
                !studio->reels.current()->splitting;
@@ -123,9 +123,9 @@ TEST_F(Trials, ACandidateIsCopiedToARegion) {
     studio->document.editReel("Set Depth", [](Reel& r) { r.isolation().depth = 3; });
     key(Qt::Key_R);
     window->desks().candidates.copyTo(1, 0);
-    EXPECT_EQ(studio->document.reel()->course().regions[0].settings.depth, 12);
-    EXPECT_EQ(studio->document.reel()->course().base.depth, 3);
+    EXPECT_EQ(studio->document.reel()->timeline().regions[0].settings.depth, 12);
+    EXPECT_EQ(studio->document.reel()->timeline().base.depth, 3);
     window->desks().candidates.copyTo(1, -1);
-    EXPECT_EQ(studio->document.reel()->course().base.depth, 12);
+    EXPECT_EQ(studio->document.reel()->timeline().base.depth, 12);
     EXPECT_EQ(studio->document.reel()->region, 0) << "work goes on where it was";
 }

@@ -7,7 +7,7 @@
 #include "core/media/MediaReader.h"
 #include "core/media/PictureReader.h"
 #include "core/spectral/Alignment.h"
-#include "core/treatment/Treater.h"
+#include "core/treatment/Treat.h"
 
 using namespace rivlen;
 using test::text;

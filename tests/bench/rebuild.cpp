@@ -118,7 +118,7 @@ std::shared_ptr<Materials> materialsOf(double seconds) {
                           return std::make_unique<BufferSource>(AudioBuffer(2, int64_t(seconds * kRate)), kRate);
                       },
                       nullptr,
-                      StrengthCourse(),
+                      StrengthTimeline(),
                       kRate,
                       2,
                       int64_t(seconds * kRate)};
@@ -215,7 +215,7 @@ void windowRows(const fs::path& folder) {
     LanesView& lanes = window.pictures().lanes();
     const std::string clip = desk.rebuild().lanes[1]->clips[60].id;
     // A clip is dragged: every move is drawn before the next comes.
-    QPointF at = lanes.clipRect(clip).topLeft() + QPointF(4, 5);
+    QPointF at = lanes.lanesLayout().clip(clip).topLeft() + QPointF(4, 5);
     QTest::mousePress(&lanes, Qt::LeftButton, {}, at.toPoint());
     std::vector<double> frames;
     for (int i = 0; i < 200; ++i) {

@@ -107,10 +107,10 @@ TEST(Conform, RegionsValuesAndLoopFollowTheirSound) {
     Reel reel;
     IsolationSettings deep;
     deep.depth = 12;
-    placeRegion(reel.course(), {"kept", 2, 6, 0.1, deep});
-    placeRegion(reel.course(), {"lost", 22, 24, 0.1, deep});
-    placeRegion(reel.course(), {"halved", 30, 40, 0.1, deep});
-    reel.course().drawn["firmness"] = {{0, 0}, {40, 80}};
+    placeRegion(reel.timeline(), {"kept", 2, 6, 0.1, deep});
+    placeRegion(reel.timeline(), {"lost", 22, 24, 0.1, deep});
+    placeRegion(reel.timeline(), {"halved", 30, 40, 0.1, deep});
+    reel.timeline().drawn["firmness"] = {{0, 0}, {40, 80}};
     reel.loop = {34, 36};
     reel.dismissed = {"hum@0.0", "click@35.0", "click@23.0"};
     // 20 to 32 was taken out; 5 s of something else stand in front.
@@ -118,15 +118,15 @@ TEST(Conform, RegionsValuesAndLoopFollowTheirSound) {
     const Conformed out = conform(reel, stretches);
     EXPECT_EQ(out.regionsKept, 2);
     EXPECT_EQ(out.regionsLost, 1);
-    const auto& regions = out.reel.course().regions;
+    const auto& regions = out.reel.timeline().regions;
     ASSERT_EQ(regions.size(), 2u);
     EXPECT_DOUBLE_EQ(regions[0].from, 7);
     EXPECT_DOUBLE_EQ(regions[0].to, 11);
     EXPECT_DOUBLE_EQ(regions[1].from, 25);
     EXPECT_DOUBLE_EQ(regions[1].to, 33);
     EXPECT_EQ(regions[1].settings.depth, 12);
-    EXPECT_NEAR(drawnAt(out.reel.course().drawn.at("firmness"), 15), 20, 0.1) << "10 s before";
-    EXPECT_NEAR(drawnAt(out.reel.course().drawn.at("firmness"), 33), 80, 0.1) << "40 s before";
+    EXPECT_NEAR(drawnAt(out.reel.timeline().drawn.at("firmness"), 15), 20, 0.1) << "10 s before";
+    EXPECT_NEAR(drawnAt(out.reel.timeline().drawn.at("firmness"), 33), 80, 0.1) << "40 s before";
     ASSERT_TRUE(out.reel.loop);
     EXPECT_DOUBLE_EQ(out.reel.loop->first, 27);
     EXPECT_EQ(out.reel.dismissed, (std::vector<std::string>{"hum@0.0", "click@28.0"}));

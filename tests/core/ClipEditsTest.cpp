@@ -20,13 +20,13 @@ struct ClipEdits : testing::Test {
 }  // namespace
 
 TEST_F(ClipEdits, SplittingKeepsTheMaterialInPlace) {
-    const std::string right = splitClip(r, clip, 7.5);
+    const std::string right = cutClip(r, clip, 7.5);
     EXPECT_EQ(get(clip).end(), 7.5);
     EXPECT_EQ(get(right).at, 7.5);
     EXPECT_EQ(get(right).offset, 7.5);
     EXPECT_EQ(get(right).end(), 20);
-    EXPECT_EQ(splitClip(r, clip, 9), "") << "not inside";
-    EXPECT_EQ(splitClip(r, "nobody", 9), "");
+    EXPECT_EQ(cutClip(r, clip, 9), "") << "not inside";
+    EXPECT_EQ(cutClip(r, "nobody", 9), "");
 }
 
 TEST_F(ClipEdits, TrimmingMovingAndSlipping) {
@@ -51,7 +51,7 @@ TEST_F(ClipEdits, TrimmingMovingAndSlipping) {
 }
 
 TEST_F(ClipEdits, CrossFadesDrawBothOutOverTheBorder) {
-    const std::string right = splitClip(r, clip, 10);
+    const std::string right = cutClip(r, clip, 10);
     ASSERT_TRUE(crossFade(r, clip, 0.4, FadeShape::Linear));
     EXPECT_NEAR(get(clip).end(), 10.2, 1e-9);
     EXPECT_NEAR(get(right).at, 9.8, 1e-9);
@@ -109,7 +109,7 @@ TEST_F(ClipEdits, SpansAreTakenOutAndTimeIsClosed) {
 }
 
 TEST_F(ClipEdits, SnappingFindsTheNearestPoint) {
-    splitClip(r, clip, 10);
+    cutClip(r, clip, 10);
     EXPECT_EQ(snapped(r, 10.03, 0.05, {}), 10);
     EXPECT_EQ(snapped(r, 10.2, 0.05, {}), 10.2);
     EXPECT_EQ(snapped(r, 10.03, 0.05, {10.04}), 10.04);
@@ -129,7 +129,7 @@ TEST_F(ClipEdits, LoopedClipsRepeatTheirMaterial) {
 TEST_F(ClipEdits, CopiesOfADocumentShareWhatIsNotChanged) {
     Rebuild copy = r;
     EXPECT_EQ(&*copy.lanes[1], &*r.lanes[1]);
-    splitClip(copy, clip, 3);
+    cutClip(copy, clip, 3);
     EXPECT_NE(&*copy.lanes[0], &*r.lanes[0]);
     EXPECT_EQ(&*copy.lanes[1], &*r.lanes[1]) << "only the changed lane is copied";
     EXPECT_EQ(count(), 1u);
@@ -137,7 +137,7 @@ TEST_F(ClipEdits, CopiesOfADocumentShareWhatIsNotChanged) {
 }
 
 TEST_F(ClipEdits, EverythingIsSavedAndComesBack) {
-    const std::string right = splitClip(r, clip, 10);
+    const std::string right = cutClip(r, clip, 10);
     crossFade(r, clip, 0.3, FadeShape::Smooth);
     r.clip(right)->gain = -4.5;
     r.clip(right)->name = "answer";

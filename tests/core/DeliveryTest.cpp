@@ -32,7 +32,7 @@ struct Delivery : testing::Test {
         store->finish();
         ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); },
                               store,
-                              StrengthCourse(),
+                              StrengthTimeline(),
                               kRate,
                               2,
                               source.frames()};
@@ -258,7 +258,7 @@ TEST_F(Delivery, LoudnessCanBeThatOfTheSpeech) {
     store->finish();
     ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); },
                           store,
-                          StrengthCourse(),
+                          StrengthTimeline(),
                           kRate,
                           2,
                           source.frames()};

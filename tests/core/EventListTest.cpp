@@ -44,7 +44,7 @@ struct EventLists : testing::Test {
         r.markers = {{2, "door, \"creaks\""}};
         ReelMaterial material{[this] { return std::make_unique<BufferSource>(source, kRate); },
                               nullptr,
-                              StrengthCourse(),
+                              StrengthTimeline(),
                               kRate,
                               2,
                               source.frames()};

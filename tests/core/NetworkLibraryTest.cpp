@@ -100,7 +100,8 @@ TEST(NetworkCard, StemsCanBeShownAsPartOfAnother) {
     const TempFolder folder;
     std::ofstream(folder / "x.json")
         << R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"",
-        "stems":["dialogue","room","music","ambience"],"shown":{"room":"dialogue"},"sample_rate":48000,"context_samples":0,"file":"x.ts"})";
+        "stems":["dialogue","room","music","ambience"],"shown":{"room":"dialogue"},
+        "sample_rate":48000,"context_samples":0,"file":"x.ts"})";
     const NetworkCard card = NetworkCard::load(folder / "x.json");
     EXPECT_EQ(card.shown, (std::vector<std::string>{"dialogue", "music", "ambience"}));
     EXPECT_EQ(card.shownRow, (std::vector<size_t>{0, 0, 1, 2}));

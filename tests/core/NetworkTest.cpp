@@ -86,14 +86,16 @@ TEST_P(BrokenCards, AreRefusedWithASentence) {
     EXPECT_TRUE(listNetworks(folder.path()).empty());
 }
 
-INSTANTIATE_TEST_SUITE_P(
-    All, BrokenCards,
-    testing::Values(
-        "", "{", "[]", R"({"format":"other"})", R"({"format":"rivlen-network","version":9})",
-        R"({"format":"rivlen-network","version":1,"id":"x"})",
-        R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a"],"sample_rate":48000,"context_samples":0,"file":"x.ts"})",
-        R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a","b"],"sample_rate":-1,"context_samples":0,"file":"x.ts"})",
-        R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"","licence":"","date":"","stems":["a","b"],"sample_rate":48000,"context_samples":0,"file":"../x.ts"})"));
+INSTANTIATE_TEST_SUITE_P(All, BrokenCards,
+                         testing::Values("", "{", "[]", R"({"format":"other"})",
+                                         R"({"format":"rivlen-network","version":9})",
+                                         R"({"format":"rivlen-network","version":1,"id":"x"})",
+                                         R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"",
+            "licence":"","date":"","stems":["a"],"sample_rate":48000,"context_samples":0,"file":"x.ts"})",
+                                         R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"",
+            "licence":"","date":"","stems":["a","b"],"sample_rate":-1,"context_samples":0,"file":"x.ts"})",
+                                         R"({"format":"rivlen-network","version":1,"id":"x","name":"","purpose":"",
+            "licence":"","date":"","stems":["a","b"],"sample_rate":48000,"context_samples":0,"file":"../x.ts"})"));
 
 TEST(Network, AMissingOrDamagedModuleIsASentence) {
     const TempFolder folder;

@@ -23,7 +23,10 @@ public:
         return true;
     }
     void stop() override { m_callback = nullptr; }
+    void pause() override { paused = true; }
+    void resume() override { paused = false; }
     std::string name() const override { return "test"; }
+    bool paused = false;
     const Player* player = nullptr;  ///< whose feeder is waited for
     /// Left channel of what is heard. Waits for the feeder, however late the machine lets it run: what is looked at is
     /// what the player does with the blocks; how fast it makes them is measured by the benchmark.
@@ -226,7 +229,7 @@ std::shared_ptr<MixPlan> planOf(Scene& s, const Rebuild& rebuild, std::shared_pt
     if (!materials) {
         ReelMaterial reel{[&s] { return std::make_unique<BufferSource>(s.source, kRate); },
                           nullptr,
-                          StrengthCourse(),
+                          StrengthTimeline(),
                           kRate,
                           2,
                           s.source.frames()};
@@ -313,4 +316,44 @@ TEST(Player, AMixLoopsAndGivesWayToTheOthers) {
     const auto dialogue = s.device->pull(20000);
     EXPECT_LT(s.worst(dialogue, s.stems[0], 8000), -100);
     EXPECT_FALSE(s.player.takeHeard().empty());
+}
+
+TEST(Player, RestsWhileNothingIsHeardAndGoesOnWhereItWas) {
+    Scene scene;
+    EXPECT_FALSE(scene.player.resting());
+    scene.player.play();
+    scene.player.rest();
+    EXPECT_FALSE(scene.player.resting()) << "what plays does not rest";
+    const auto before = scene.device->pull(4800);
+    scene.player.stop();
+    scene.device->pull(1024);  // its fade
+    const int64_t at = scene.player.position();
+    scene.player.rest();
+    EXPECT_TRUE(scene.player.resting());
+    EXPECT_TRUE(scene.device->paused);
+    scene.player.rest();  // twice is once
+    EXPECT_EQ(scene.player.position(), at);
+    scene.player.play();
+    EXPECT_FALSE(scene.player.resting());
+    EXPECT_FALSE(scene.device->paused);
+    const auto after = scene.device->pull(4800);
+    EXPECT_GT(*std::max_element(after.begin(), after.end()), 0.1f) << "heard again";
+    EXPECT_GT(scene.player.position(), at);
+}
+
+TEST(Player, IsMovedAndClosedWhileItRests) {
+    Scene scene;
+    scene.device->pull(64);
+    scene.player.rest();
+    scene.player.locate(kRate);
+    scene.player.setHeard(Heard::Dialogue);
+    EXPECT_EQ(scene.player.position(), kRate);
+    scene.player.play();
+    scene.device->pull(9600);
+    EXPECT_GT(scene.player.position(), kRate);
+    EXPECT_LT(scene.player.position(), kRate + 9600 + 4 * PlayBlock::kFrames);
+    scene.player.stop();
+    scene.player.rest();
+    scene.player.close();  // does not hang
+    EXPECT_FALSE(scene.player.resting());
 }

@@ -35,7 +35,7 @@ struct RenderGraphs : testing::Test {
     ReelMaterial material() {
         return {[this] { return std::make_unique<BufferSource>(source, kRate); },
                 store,
-                StrengthCourse(),
+                StrengthTimeline(),
                 kRate,
                 2,
                 kFrames};
@@ -64,7 +64,7 @@ struct RenderGraphs : testing::Test {
         r.lanes[2].edit().strip.pan = 30;
         r.groups[0].strip.chain.compressor = true;
         r.mix.chain.limiter = true;
-        const std::string right = splitClip(r, r.lanes[1]->clips[0].id, 1.2);
+        const std::string right = cutClip(r, r.lanes[1]->clips[0].id, 1.2);
         crossFade(r, r.lanes[1]->clips[0].id, 0.3, FadeShape::EqualPower);
         return r;
     }

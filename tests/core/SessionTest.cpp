@@ -50,7 +50,8 @@ TEST(SessionFile, TheFirstVersionsOneStrengthIsStillRead) {
     const TempFolder folder;
     std::ofstream(folder / "old.rivlen")
         << R"({"format": "rivlen-session", "version": 1, "name": "Old", "stage": "weigh", "current": "r1", "reels": [
-        {"id": "r1", "name": "Deck", "source": "deck.wav", "isolation": {"stem": "music", "depth_db": 12, "firmness": 20}}]})";
+        {"id": "r1", "name": "Deck", "source": "deck.wav",
+         "isolation": {"stem": "music", "depth_db": 12, "firmness": 20}}]})";
     const Session session = loadSession(folder / "old.rivlen");
     ASSERT_EQ(session.reels.size(), 1u);
     const Reel& reel = session.reels[0];

@@ -6,7 +6,7 @@
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/MediaReader.h"
 #include "core/spectral/Autoregression.h"
-#include "core/treatment/Treater.h"
+#include "core/treatment/Treat.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -22,17 +22,17 @@ AudioBuffer saloon(double seconds) {
 
 struct Treated {
     AudioBuffer sound;
-    std::vector<RepairChain::Effect> effects;
+    std::vector<TreatmentChain::Effect> effects;
 };
 
 Treated treated(const AudioBuffer& x, const std::vector<Treatment>& treatments, int64_t block = 0) {
     BufferSource source(x, kRate);
-    const RepairFacts facts = factsFor(source, treatments, diagnose(source, {}).findings, {});
+    const TreatmentFacts facts = factsFor(source, treatments, diagnose(source, {}).findings, {});
     Treated out{AudioBuffer(x.channels(), 0), {}};
     if (block == 0) {
         out.effects = treat(source, treatments, facts, [&](const AudioBuffer& b) { out.sound.append(b); }, {});
     } else {
-        RepairChain chain(treatments, facts);
+        TreatmentChain chain(treatments, facts);
         for (int64_t at = 0; at < x.frames(); at += block)
             out.sound.append(chain.process(x.slice(at, std::min(block, x.frames() - at))));
         out.sound.append(chain.finish());

@@ -51,9 +51,9 @@ TEST(Trial, SeparatesTheStretchAndWeighsItAtEachStrength) {
     const auto& quick = choices[1];
     EXPECT_EQ(quick.quality, "quick");
     const auto network = loadNetwork(quick.card);
-    const std::vector<StrengthCourse> courses{{}, strength(6)};
+    const std::vector<StrengthTimeline> timelines{{}, strength(6)};
     const int64_t first = 3 * 48000, count = 2 * 48000;
-    const Trial trial = tryNetwork(reader, quick, network, courses, first, count, {});
+    const Trial trial = tryNetwork(reader, quick, network, timelines, first, count, {});
     ASSERT_EQ(trial.weighings.size(), 2u);
     EXPECT_LE(trial.from, first - 48000);
     EXPECT_GE(trial.from + trial.block.source.frames(), first + count + 48000);
@@ -69,19 +69,19 @@ TEST(Trial, SeparatesTheStretchAndWeighsItAtEachStrength) {
     EXPECT_LT(worst, 1e-6);
     Progress cancelled;
     cancelled.cancel();
-    EXPECT_THROW(tryNetwork(reader, quick, network, courses, first, count, cancelled), Error);
+    EXPECT_THROW(tryNetwork(reader, quick, network, timelines, first, count, cancelled), Error);
 }
 
 TEST(Trial, AResultReadInPiecesIsTheResultReadAtOnce) {
     const auto source = std::make_shared<MediaReader>(demo / "reel-2-saloon.flac");
     const auto choice = trialChoices()[1];
     const Trial trial = tryNetwork(*source, choice, loadNetwork(choice.card), {{}}, 48000, 48000, {});
-    StrengthCourse course = strength(12, 20, 30, 20);
-    course.drawn["depth_db"] = {{0.2, 3}, {0.8, 30}};
+    StrengthTimeline timeline = strength(12, 20, 30, 20);
+    timeline.drawn["depth_db"] = {{0.2, 3}, {0.8, 30}};
     const auto make = [&] {
         StemReaders readers;
         for (const auto& s : trial.block.stems) readers.stems.push_back(std::make_unique<BufferSource>(s, 48000));
-        return ResultSource(std::make_shared<BufferSource>(trial.block.source, 48000), std::move(readers), course);
+        return ResultSource(std::make_shared<BufferSource>(trial.block.source, 48000), std::move(readers), timeline);
     };
     const AudioBuffer whole = make().read(0, 48000);
     auto pieces = make();

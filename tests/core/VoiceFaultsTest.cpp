@@ -6,7 +6,7 @@
 
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/MediaReader.h"
-#include "core/treatment/Treater.h"
+#include "core/treatment/Treat.h"
 
 using namespace rivlen;
 using namespace rivlen::test;

@@ -35,7 +35,8 @@ training = measures.bss_eval(*sources)
 sdr, sir, sar, _ = mir_eval.separation.bss_eval_sources(sources[1], sources[0], compute_permutation=False)
 assert np.abs(np.minimum(training, 80) - np.minimum([sdr, sir, sar], 80)).max() < 0.02
 for i, (e, t) in enumerate(zip(estimates, truth)):
-    rows.append(dict(si_sdr_db=measures.si_sdr(e.T, t.T), sdr_db=sdr[i], sir_db=sir[i], sar_db=sar[i], estoi=measures.estoi(e.T, t.T, 48000)))
+    rows.append(dict(si_sdr_db=measures.si_sdr(e.T, t.T), sdr_db=sdr[i], sir_db=sir[i], sar_db=sar[i],
+                     estoi=measures.estoi(e.T, t.T, 48000)))
 print(json.dumps(rows))
 )";
     const std::string at = folder.path().string();

@@ -11,15 +11,16 @@
 
 namespace rivlen {
 
-DeliverableControls::DeliverableControls(Document& document, Reels& reels, DispatchDesk& desk, QWidget* parent)
-    : QWidget(parent), m_document(document), m_reels(reels), m_desk(desk) {
+DeliverableControls::DeliverableControls(Document& document, Reels& reels, DeliverablesDesk& desk,
+                                         DispatchDesk& dispatch, QWidget* parent)
+    : QWidget(parent), m_document(document), m_reels(reels), m_desk(desk), m_dispatch(dispatch) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 6, 0, 0);
     column->setSpacing(6);
     buildTop(column);
     buildRecipe(column);
     connectRecipe();
-    connect(&m_desk, &DispatchDesk::changed, this, &DeliverableControls::refresh);
+    connect(&m_desk, &DeliverablesDesk::changed, this, &DeliverableControls::refresh);
     refresh();
 }
 
@@ -40,8 +41,8 @@ void DeliverableControls::buildTop(QBoxLayout* column) {
     m_list->setAccessibleName("Deliverables");
     m_list->setStyleSheet("QListWidget::item { padding: 3px 6px; }");
     column->addWidget(m_list, 1);
-    connect(add, &QPushButton::clicked, &m_desk, &DispatchDesk::add);
-    connect(remove, &QPushButton::clicked, &m_desk, &DispatchDesk::remove);
+    connect(add, &QPushButton::clicked, &m_desk, &DeliverablesDesk::add);
+    connect(remove, &QPushButton::clicked, &m_desk, &DeliverablesDesk::remove);
     connect(m_list, &QListWidget::currentRowChanged, this, [this](int i) {
         if (i >= 0) m_desk.choose(i);
     });
@@ -254,8 +255,8 @@ void DeliverableControls::connectRecipe() {
     });
     connect(m_go, &QPushButton::clicked, this, [this] {
         if (const QString folder = QFileDialog::getExistingDirectory(this, "Dispatch to"); !folder.isEmpty()) {
-            m_desk.dispatch(folder, m_all->isChecked());
-            if (m_desk.busy()) emit dispatched();
+            m_dispatch.dispatch(folder, m_all->isChecked());
+            if (m_dispatch.busy()) emit dispatched();
         }
     });
 }

@@ -16,7 +16,8 @@ namespace rivlen {
 class DeliverableControls : public QWidget {
     Q_OBJECT
 public:
-    DeliverableControls(Document& document, Reels& reels, DispatchDesk& desk, QWidget* parent = nullptr);
+    DeliverableControls(Document& document, Reels& reels, DeliverablesDesk& desk, DispatchDesk& dispatch,
+                        QWidget* parent = nullptr);
     void refresh();
 
 signals:
@@ -37,7 +38,8 @@ private:
 
     Document& m_document;
     Reels& m_reels;
-    DispatchDesk& m_desk;
+    DeliverablesDesk& m_desk;
+    DispatchDesk& m_dispatch;
     QListWidget* m_list;
     QMenu* m_sets;
     QLineEdit *m_name, *m_span, *m_loudness, *m_ceiling, *m_language, *m_file;

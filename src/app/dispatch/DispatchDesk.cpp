@@ -3,16 +3,18 @@
 #include <QFileInfo>
 #include <algorithm>
 
+#include "app/work/Tried.h"
 #include "core/base/Resources.h"
 #include "core/media/Timecode.h"
 #include "core/session/SessionDelivery.h"
 
 namespace rivlen {
 
-DispatchDesk::DispatchDesk(Document& document, Reels& reels, Work& work, QObject* parent)
+DispatchDesk::DispatchDesk(Document& document, Reels& reels, const DeliverablesDesk& deliverables, Work& work,
+                           QObject* parent)
     : QObject(parent),
       m_document(document),
-      m_reels(reels),
+      m_deliverables(deliverables),
       m_work(work),
       m_queue(std::make_unique<DeliveryQueue>(dataFolder() / "dispatch")),
       m_jobs(work, this, OwnWork::Shown::InWorkLine) {
@@ -24,10 +26,7 @@ DispatchDesk::DispatchDesk(Document& document, Reels& reels, Work& work, QObject
             emit changed();
         });
     };
-    connect(&document, &Document::changed, this, [this] {
-        m_chosen = std::clamp(m_chosen, 0, std::max(0, int(deliverables().size()) - 1));
-        emit changed();
-    });
+    connect(&document, &Document::changed, this, &DispatchDesk::changed);
     connect(&reels, &Reels::read, this, &DispatchDesk::changed);
 }
 
@@ -36,103 +35,9 @@ DispatchDesk::~DispatchDesk() {
     m_jobs.begin();
 }
 
-/// Does something that may be refused; false, and a notice, when it was.
-template <typename Action>
-bool DispatchDesk::tried(Action action) {
-    try {
-        action();
-        return true;
-    } catch (const Error& e) {
-        m_work.warn(QString::fromStdString(e.what()));
-        return false;
-    }
-}
-
-const std::vector<Deliverable>& DispatchDesk::deliverables() const {
-    const auto& own = m_document.session().deliverables;
-    return own.empty() ? usualDeliverables() : own;
-}
-
-void DispatchDesk::choose(int index) {
-    m_chosen = index;
-    emit changed();
-}
-
-void DispatchDesk::edit(const QString& name, const std::function<void(Deliverable&)>& change,
-                        const std::string& gesture) {
-    m_document.editDeliverables(
-        name,
-        [&](auto& all) {
-            if (m_chosen >= 0 && m_chosen < int(all.size())) change(all[size_t(m_chosen)]);
-        },
-        gesture);
-}
-
-void DispatchDesk::setOn(int index, bool on) {
-    m_document.editDeliverables(on ? "Deliver" : "Do not deliver", [&](auto& all) { all[size_t(index)].on = on; });
-}
-
-void DispatchDesk::add() {
-    m_document.editDeliverables("Add deliverable", [&](auto& all) {
-        Deliverable d = m_chosen >= 0 && m_chosen < int(all.size()) ? all[size_t(m_chosen)] : Deliverable();
-        int number = 1;
-        const auto taken = [&](const std::string& name) {
-            return std::any_of(all.begin(), all.end(), [&](const Deliverable& x) { return x.name == name; });
-        };
-        do d.name = "deliverable " + std::to_string(++number);
-        while (taken(d.name));
-        all.push_back(d);
-        m_chosen = int(all.size()) - 1;
-    });
-}
-
-void DispatchDesk::remove() {
-    m_document.editDeliverables("Remove deliverable", [&](auto& all) {
-        if (all.size() > 1 && m_chosen >= 0 && m_chosen < int(all.size())) all.erase(all.begin() + m_chosen);
-    });
-}
-
-void DispatchDesk::useSet(const DeliverySet& set) {
-    m_document.editDeliverables("Use set " + QString::fromStdString(set.name),
-                                [&](auto& all) { all = set.deliverables; });
-    choose(0);
-}
-
-void DispatchDesk::keepSet(const QString& name) {
-    if (tried([&] { saveOwnDeliverySet({name.trimmed().toStdString(), "", deliverables()}); }))
-        m_work.report(QString("The set \"%1\" is kept: it is among the sets from now on.").arg(name.trimmed()));
-}
-
-void DispatchDesk::readSet(const QString& file) {
-    tried([&] { useSet(readDeliverySet(toPath(file))); });
-}
-
-void DispatchDesk::writeSet(const QString& file) {
-    if (tried([&] { writeDeliverySet({m_document.session().name, "", deliverables()}, toPath(file)); }))
-        m_work.report(QString("The set is written to %1.").arg(file));
-}
-
-QString DispatchDesk::preview() const {
-    if (m_chosen < 0 || m_chosen >= int(deliverables().size())) return {};
-    try {
-        const Reel* reel = m_document.reel();
-        const auto names = deliveryFileNames(deliverables()[size_t(m_chosen)], m_document.session().name,
-                                             reel ? reel->name : "Reel", 2);
-        return QString::fromStdString(
-            names.size() > 1 ? names.front() + " and " + std::to_string(names.size() - 1) + " more" : names.front());
-    } catch (const Error& e) {
-        return QString::fromStdString(e.what());
-    }
-}
-
-bool DispatchDesk::hasPicture() const {
-    const ReelFacts* s = m_document.reel() ? m_reels.current() : nullptr;
-    return s && s->info && s->info->picture;
-}
-
 void DispatchDesk::dispatch(const QString& folder, bool allReels) {
     std::vector<Deliverable> wanted;
-    for (const Deliverable& d : deliverables())
+    for (const Deliverable& d : m_deliverables.deliverables())
         if (d.on) wanted.push_back(d);
     const Session& session = m_document.session();
     std::vector<const Reel*> reels;
@@ -140,7 +45,7 @@ void DispatchDesk::dispatch(const QString& folder, bool allReels) {
         if (allReels || r.id == session.current) reels.push_back(&r);
     if (reels.empty()) return void(m_work.warn("Add a recording at Intake first."));
     // All of them or none.
-    const bool fine = tried([&] {
+    const bool fine = tried(m_work, [&] {
         checkNames(session, reels, wanted, toPath(folder), false);
         for (const Reel* reel : reels) m_queue->add(session, *reel, wanted, toPath(folder), false);
     });
@@ -149,7 +54,7 @@ void DispatchDesk::dispatch(const QString& folder, bool allReels) {
 }
 
 void DispatchDesk::dispatchSession(const QString& file, const QString& folder) {
-    const bool fine = tried([&] {
+    const bool fine = tried(m_work, [&] {
         const Session session = loadSession(toPath(file));
         if (session.reels.empty())
             throw Error(Error::Kind::Usage,

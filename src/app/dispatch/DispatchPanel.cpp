@@ -13,12 +13,12 @@ namespace {
 
 class DispatchPanel : public StagePanel {
 public:
-    DispatchPanel(Document& document, Reels& reels, Work& work, DispatchDesk& dispatch)
+    DispatchPanel(Document& document, Reels& reels, Work& work, DeliverablesDesk& desk, DispatchDesk& dispatch)
         : StagePanel("What leaves the house, and does it conform?") {
         m_column->takeAt(1);  // the room below the question goes to the pages
         auto* tabs = makePageTabs("dispatchtabs", {"Deliver", "Queue", "Hand over"});
         auto* pages = new QStackedWidget;
-        auto* deliverables = new DeliverableControls(document, reels, dispatch);
+        auto* deliverables = new DeliverableControls(document, reels, desk, dispatch);
         pages->addWidget(deliverables);
         pages->addWidget(new QueueControls(dispatch));
         m_handOver = new HandOverControls(document, reels, work, dispatch);
@@ -42,8 +42,9 @@ private:
 
 }  // namespace
 
-StagePanel* makeDispatchPanel(Document& document, Reels& reels, Work& work, DispatchDesk& dispatch) {
-    return new DispatchPanel(document, reels, work, dispatch);
+StagePanel* makeDispatchPanel(Document& document, Reels& reels, Work& work, DeliverablesDesk& deliverables,
+                              DispatchDesk& dispatch) {
+    return new DispatchPanel(document, reels, work, deliverables, dispatch);
 }
 
 }  // namespace rivlen

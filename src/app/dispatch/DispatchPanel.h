@@ -4,6 +4,7 @@
 
 namespace rivlen {
 
-StagePanel* makeDispatchPanel(Document& document, Reels& reels, Work& work, DispatchDesk& dispatch);
+StagePanel* makeDispatchPanel(Document& document, Reels& reels, Work& work, DeliverablesDesk& deliverables,
+                              DispatchDesk& dispatch);
 
 }  // namespace rivlen

@@ -139,7 +139,7 @@ QueueControls::QueueControls(DispatchDesk& desk, QWidget* parent) : QWidget(pare
     connect(m_tree, &QTreeWidget::currentItemChanged, this, [this] { refresh(); });
     connect(&m_desk, &DispatchDesk::changed, this, &QueueControls::refresh);
     connect(&m_tick, &QTimer::timeout, this, &QueueControls::tick);
-    m_tick.start(250);
+    m_tick.setInterval(250);
     refresh();
 }
 
@@ -231,6 +231,7 @@ void QueueControls::refresh() {
 }
 
 void QueueControls::tick() {
+    if (m_desk.busy() != m_tick.isActive()) m_desk.busy() ? m_tick.start() : m_tick.stop();
     const auto tasks = m_desk.queue().tasks();
     const auto waiting = std::count_if(tasks.begin(), tasks.end(), [](const auto& t) {
         return t.state == State::Waiting || t.state == State::Running;

@@ -7,6 +7,12 @@
 
 namespace rivlen {
 
+namespace {
+constexpr int kPictureMs = 33, kIdleMs = 250;
+constexpr int kMetersFallMs = 7000;  // from full scale to nothing, the held value last
+constexpr int kRestMs = 2000;
+}  // namespace
+
 Hearing::Hearing(std::unique_ptr<Device> device, Document& document, Reels& reels, Work& work, QObject* parent)
     : QObject(parent),
       m_document(document),
@@ -23,6 +29,10 @@ Hearing::Hearing(std::unique_ptr<Device> device, Document& document, Reels& reel
     connect(&document, &Document::edited, this, &Hearing::follow);
     connect(&reels, &Reels::stemsReplaced, this, &Hearing::attach);
     connect(&m_match, &LevelMatch::changed, this, &Hearing::changed);
+    connect(&m_pulse, &QTimer::timeout, this, &Hearing::beat);
+    connect(this, &Hearing::changed, this, &Hearing::quicken);
+    m_still.start();
+    m_pulse.start(kIdleMs);
 }
 
 Hearing::~Hearing() { m_player.close(); }
@@ -58,17 +68,17 @@ void Hearing::attach(const std::string& id) {
     if (!r || r->id != id) return;
     setTrying(false);
     m_player.setStems(m_reels.of(id).stems);
-    if (!m_reels.repairPending(*r)) playVersions();  // else what is heard goes on until the treatments are through
+    if (!m_reels.treatmentPending(*r)) playVersions();  // else what is heard goes on until the treatments are through
 }
 
 void Hearing::follow() {
     endTrial();
     if (const Reel* r = m_document.reel()) {
-        m_player.setStrength(r->course());
+        m_player.setStrength(r->timeline());
         if (r->loop != m_ownLoop) m_audition.reset();
         m_ownLoop = r->loop;
         followLoop();
-        m_match.follow(r->course());
+        m_match.follow(r->timeline());
     }
     m_match.soon();
 }
@@ -102,9 +112,9 @@ void Hearing::removeLoop() {
 
 void Hearing::tryIsolation(const IsolationSettings& settings) {
     if (!m_document.reel()) return;
-    const StrengthCourse course = courseWith(*m_document.reel(), settings);
-    m_player.setStrength(course);
-    m_match.follow(course);
+    const StrengthTimeline timeline = timelineWith(*m_document.reel(), settings);
+    m_player.setStrength(timeline);
+    m_match.follow(timeline);
 }
 
 void Hearing::setTrying(bool on) {
@@ -112,10 +122,10 @@ void Hearing::setTrying(bool on) {
     m_match.hold(on);
 }
 
-void Hearing::tryStems(std::shared_ptr<StemStore> stems, const StrengthCourse& course, float resultGain) {
+void Hearing::tryStems(std::shared_ptr<StemStore> stems, const StrengthTimeline& timeline, float resultGain) {
     setTrying(true);
     m_player.setStems(std::move(stems));
-    m_player.setStrength(course);
+    m_player.setStrength(timeline);
     if (m_match.on()) m_player.setMatchGain(Heard::Result, resultGain);
     emit changed();
 }
@@ -125,8 +135,8 @@ void Hearing::endTrial() {
     setTrying(false);
     if (const Reel* r = m_document.reel()) {
         m_player.setStems(m_reels.of(r->id).stems);
-        m_player.setStrength(r->course());
-        m_match.follow(r->course());
+        m_player.setStrength(r->timeline());
+        m_match.follow(r->timeline());
     }
     emit changed();
 }
@@ -142,20 +152,34 @@ void Hearing::playVersions() {
     const Reel* r = m_document.reel();
     if (!r || m_opened != r->id) return;
     const auto chain = r->recordingTreatments();
-    const auto work = m_reels.workFile(*r);
+    const auto file = m_reels.heardFile(*r);
     const auto opens = [](const std::filesystem::path& file) {
         return [file] { return std::make_unique<MediaReader>(file); };
     };
-    if (work != m_played)
-        m_player.setVersions(opens(work), work == r->source ? Player::OpenSource() : opens(r->source));
-    m_played = work;
-    const bool treated = work != r->source || !chain.empty();
+    if (file != m_played)
+        m_player.setVersions(opens(file), file == r->source ? Player::OpenSource() : opens(r->source));
+    m_played = file;
+    const bool treated = file != r->source || !chain.empty();
     if (!treated && (m_player.heard() == Heard::Recorded || m_player.heard() == Heard::Removed)) hear(Heard::Source);
 }
 
 void Hearing::tryVersions(Player::OpenSource source, Player::OpenSource recorded, Player::OpenSource removed) {
     m_played.clear();
     m_player.setVersions(std::move(source), std::move(recorded), std::move(removed));
+}
+
+void Hearing::beat() {
+    if (m_player.playing()) m_still.start();
+    const int64_t still = m_still.elapsed();
+    if (still > kRestMs) m_player.rest();
+    const int wanted = still > kMetersFallMs ? kIdleMs : kPictureMs;
+    if (m_pulse.interval() != wanted) m_pulse.setInterval(wanted);
+    emit pulse();
+}
+
+void Hearing::quicken() {
+    m_still.start();
+    if (m_pulse.interval() != kPictureMs) m_pulse.setInterval(kPictureMs);
 }
 
 void Hearing::togglePlay() {

@@ -1,4 +1,7 @@
 #pragma once
+#include <QElapsedTimer>
+#include <QTimer>
+
 #include "app/hearing/LevelMatch.h"
 
 namespace rivlen {
@@ -30,7 +33,7 @@ public:
     void tryIsolation(const IsolationSettings& settings);
     /// Plays the current reel with other stems at a strength, with a gain for Result, until the reel's own are attached
     /// again by endTrial() or an edit.
-    void tryStems(std::shared_ptr<StemStore> stems, const StrengthCourse& course, float resultGain);
+    void tryStems(std::shared_ptr<StemStore> stems, const StrengthTimeline& timeline, float resultGain);
     void endTrial();
     bool trying() const { return m_trying; }
     /// While true the window shows no settings and no measures.
@@ -44,6 +47,9 @@ public:
 
 signals:
     void changed();
+    /// For what follows the sound: at the picture rate while something is heard, and until the meters have fallen after
+    /// it; four times a second otherwise, so that an idle window sleeps.
+    void pulse();
     void opened();  ///< another reel is in the player
 
 private:
@@ -52,6 +58,8 @@ private:
     void attach(const std::string& id);
     void followLoop();
     void setTrying(bool on);
+    void beat();
+    void quicken();
 
     Document& m_document;
     Reels& m_reels;
@@ -60,6 +68,8 @@ private:
     LevelMatch m_match;
     std::string m_opened;            ///< id of the reel in the player
     std::filesystem::path m_played;  ///< the file that it plays; empty: versions that are tried
+    QTimer m_pulse;
+    QElapsedTimer m_still;  ///< since something was heard or changed
     bool m_blind = false, m_trying = false;
     std::optional<std::pair<double, double>> m_audition, m_ownLoop;
 };

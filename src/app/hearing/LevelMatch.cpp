@@ -55,12 +55,12 @@ const LevelMatch::Levels& LevelMatch::current() const {
     return found == m_levels.end() ? nothing : found->second;
 }
 
-void LevelMatch::follow(const StrengthCourse& course) {
+void LevelMatch::follow(const StrengthTimeline& timeline) {
     if (!m_on || m_held || loudness().empty()) return;
     Levels& levels = m_levels[m_document.reel()->id];
-    const auto known =
-        std::find_if(levels.courses.begin(), levels.courses.end(), [&](const auto& m) { return m.first == course; });
-    if (known == levels.courses.end()) return;  // measured in a moment; the gains before are nearer than none
+    const auto known = std::find_if(levels.timelines.begin(), levels.timelines.end(),
+                                    [&](const auto& m) { return m.first == timeline; });
+    if (known == levels.timelines.end()) return;  // measured in a moment; the gains before are nearer than none
     std::tie(levels.loudness[int(Heard::Result)], levels.loudness[int(Heard::Leftovers)]) = known->second;
     const double source = levels.loudness.at(int(Heard::Source));
     for (int h = 1; h < kHeardCount; ++h)
@@ -92,22 +92,22 @@ void LevelMatch::measureStems(const Reel& reel, const ReelFacts& facts) {
     const auto [from, to] = span(reel, rate, facts.stems->available());
     if (to - from < rate / 2) return;
     Levels& before = m_levels[reel.id];
-    if (before.span != std::pair(from, to)) before.courses.clear();
+    if (before.span != std::pair(from, to)) before.timelines.clear();
     // Candidates that were measured here before need not be again when another setting moves.
-    decltype(before.courses) known;
-    std::vector<StrengthCourse> all;
-    const auto need = [&](const StrengthCourse& course) {
-        const auto isIt = [&](const auto& m) { return m.first == course; };
-        const auto found = std::find_if(before.courses.begin(), before.courses.end(), isIt);
-        if (found != before.courses.end() && std::none_of(known.begin(), known.end(), isIt)) known.push_back(*found);
-        else if (found == before.courses.end() && std::find(all.begin(), all.end(), course) == all.end())
-            all.push_back(course);
+    decltype(before.timelines) known;
+    std::vector<StrengthTimeline> all;
+    const auto need = [&](const StrengthTimeline& timeline) {
+        const auto isIt = [&](const auto& m) { return m.first == timeline; };
+        const auto found = std::find_if(before.timelines.begin(), before.timelines.end(), isIt);
+        if (found != before.timelines.end() && std::none_of(known.begin(), known.end(), isIt)) known.push_back(*found);
+        else if (found == before.timelines.end() && std::find(all.begin(), all.end(), timeline) == all.end())
+            all.push_back(timeline);
     };
-    need(reel.course());
+    need(reel.timeline());
     for (const auto& c : reel.candidates)
-        if (c) need(courseWith(reel, c->settings));
+        if (c) need(timelineWith(reel, c->settings));
     m_work.submit(Work::Queue::Reading, "Matching levels",
-                  [this, id = reel.id, source = m_reels.workFile(reel), recorded = reel.source, store = facts.stems,
+                  [this, id = reel.id, source = m_reels.heardFile(reel), recorded = reel.source, store = facts.stems,
                    all, known, from = from, to = to](Progress& progress, const Work::Post& post) {
                       MediaReader reader(source), untreated(recorded);
                       auto stems = store->openAll();
@@ -139,18 +139,18 @@ void LevelMatch::measureStems(const Reel& reel, const ReelFacts& facts) {
                       Levels levels{{}, known, {from, to}};
                       for (int h = 0; h < kHeardCount; ++h) levels.loudness[h] = heard[size_t(h)].integrated();
                       for (size_t i = 0; i < all.size(); ++i)
-                          levels.courses.push_back({all[i], {results[i].integrated(), leftovers[i].integrated()}});
+                          levels.timelines.push_back({all[i], {results[i].integrated(), leftovers[i].integrated()}});
                       post([this, id, levels = std::move(levels)] {
                           if (!isCurrent(id) || !m_on) return;
                           m_levels[id] = levels;
-                          if (!m_waits) follow(m_document.reel()->course());
+                          if (!m_waits) follow(m_document.reel()->timeline());
                           emit changed();
                       });
                   });
 }
 
 void LevelMatch::measureRecorded(const Reel& reel, const ReelFacts& facts) {
-    const auto work = m_reels.workFile(reel);
+    const auto work = m_reels.heardFile(reel);
     if (work == reel.source) return;
     const int rate = facts.info->sampleRate;
     const int64_t from = std::max<int64_t>(0, m_player.position() - int64_t(kMatchSeconds / 3 * rate)),

@@ -19,7 +19,7 @@ public:
     void soon() { m_wait.start(); }  ///< measures anew a moment later
     bool waiting() const { return m_wait.isActive(); }
     /// Plays at a strength whose loudness is known; else nothing changes until it is measured.
-    void follow(const StrengthCourse& course);
+    void follow(const StrengthTimeline& timeline);
     /// Other stems than the reel's are heard: gains stay as they are.
     void hold(bool on) { m_held = on; }
     /// Which strength is heard is not the reel's: what is measured waits for follow().
@@ -27,8 +27,8 @@ public:
     /// LUFS of the current reel by Heard; empty: not known.
     const std::map<int, double>& loudness() const { return current().loudness; }
     /// LUFS of Result and Leftovers at the present strength and the candidates', so that switching needs no waiting.
-    using Courses = std::vector<std::pair<StrengthCourse, std::pair<double, double>>>;
-    const Courses& courses() const { return current().courses; }
+    using Courses = std::vector<std::pair<StrengthTimeline, std::pair<double, double>>>;
+    const Courses& timelines() const { return current().timelines; }
 
 signals:
     void changed();
@@ -36,7 +36,7 @@ signals:
 private:
     struct Levels {
         std::map<int, double> loudness;  ///< LUFS by Heard
-        Courses courses;
+        Courses timelines;
         std::pair<int64_t, int64_t> span{-1, -1};  ///< frames that were measured for it
     };
     const Levels& current() const;

@@ -16,7 +16,7 @@ QString contentWords(Content c) {
 }
 }  // namespace
 
-FaultControls::FaultControls(Document& document, Reels& reels, Hearing& hearing, RepairDesk& desk, QWidget* parent)
+FaultControls::FaultControls(Document& document, Reels& reels, Hearing& hearing, TreatmentDesk& desk, QWidget* parent)
     : QWidget(parent), m_document(document), m_reels(reels), m_hearing(hearing), m_desk(desk) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
@@ -70,12 +70,12 @@ FaultControls::FaultControls(Document& document, Reels& reels, Hearing& hearing,
     });
     connect(m_dismiss, &QPushButton::clicked, this, [this] {
         if (const Finding* f = at(m_list->currentRow()))
-            m_desk.dismiss(Finding(*f), m_desk.verdict(*f) != RepairDesk::Verdict::Dismissed);
+            m_desk.dismiss(Finding(*f), m_desk.verdict(*f) != TreatmentDesk::Verdict::Dismissed);
     });
-    connect(m_all, &QPushButton::clicked, &m_desk, &RepairDesk::acceptAll);
+    connect(m_all, &QPushButton::clicked, &m_desk, &TreatmentDesk::acceptAll);
     connect(m_content, &QComboBox::activated, this,
             [this](int i) { m_desk.sayContent(i == 0 ? "" : contentName(Content(i - 1))); });
-    connect(&m_desk, &RepairDesk::changed, this, &FaultControls::refresh);
+    connect(&m_desk, &TreatmentDesk::changed, this, &FaultControls::refresh);
     refresh();
 }
 
@@ -99,7 +99,7 @@ void FaultControls::refresh() {
         if (reel->content == contentName(Content(i))) said = i + 1;
     m_content->setCurrentIndex(said);
     const auto open = std::count_if(m_found.begin(), m_found.end(), [this](const Finding& f) {
-        return m_desk.verdict(f) == RepairDesk::Verdict::Open;
+        return m_desk.verdict(f) == TreatmentDesk::Verdict::Open;
     });
     m_heading->setText(!reel    ? ""
                        : !found ? (state->missing ? "" : "Looking for faults…")
@@ -114,18 +114,18 @@ void FaultControls::refresh() {
         const Finding& f = m_found[size_t(i)];
         const auto verdict = m_desk.verdict(f);
         const bool whole = f.to - f.from > 0.9 * state->info->duration();
-        const QString mark = verdict == RepairDesk::Verdict::Accepted    ? QString(QChar(0x2713))
-                             : verdict == RepairDesk::Verdict::Dismissed ? QString(QChar(0x2013))
-                                                                         : QString(QChar(0x2022));
+        const QString mark = verdict == TreatmentDesk::Verdict::Accepted    ? QString(QChar(0x2713))
+                             : verdict == TreatmentDesk::Verdict::Dismissed ? QString(QChar(0x2013))
+                                                                            : QString(QChar(0x2022));
         const QString text =
             mark + "  " + QString::fromStdString(describe(f)) +
             (whole ? QString() : QString("  –  %1").arg(QString::fromStdString(formatTime(f.from)).chopped(2)));
         if (i >= m_list->count()) m_list->addItem(text);
         auto* item = m_list->item(i);
         if (item->text() != text) item->setText(text);
-        item->setForeground(verdict == RepairDesk::Verdict::Accepted    ? theme::good
-                            : verdict == RepairDesk::Verdict::Dismissed ? QColor(0x6d, 0x66, 0x5a)
-                                                                        : theme::ink);
+        item->setForeground(verdict == TreatmentDesk::Verdict::Accepted    ? theme::good
+                            : verdict == TreatmentDesk::Verdict::Dismissed ? QColor(0x6d, 0x66, 0x5a)
+                                                                           : theme::ink);
     }
     refreshButtons();
 }
@@ -133,13 +133,13 @@ void FaultControls::refresh() {
 void FaultControls::refreshButtons() {
     const Finding* f = at(m_list->currentRow());
     const bool treatable = f && *entryOf(f->kind).treatment;
-    const bool dismissed = f && m_desk.verdict(*f) == RepairDesk::Verdict::Dismissed;
-    m_accept->setEnabled(treatable && m_desk.verdict(*f) != RepairDesk::Verdict::Accepted);
+    const bool dismissed = f && m_desk.verdict(*f) == TreatmentDesk::Verdict::Dismissed;
+    m_accept->setEnabled(treatable && m_desk.verdict(*f) != TreatmentDesk::Verdict::Accepted);
     m_adjust->setEnabled(treatable);
     m_dismiss->setEnabled(f);
     m_dismiss->setText(dismissed ? "Take back" : "Dismiss");
     m_all->setEnabled(std::any_of(m_found.begin(), m_found.end(), [this](const Finding& g) {
-        return *entryOf(g.kind).treatment && m_desk.verdict(g) == RepairDesk::Verdict::Open;
+        return *entryOf(g.kind).treatment && m_desk.verdict(g) == TreatmentDesk::Verdict::Open;
     }));
     if (!f) {
         m_about->setText(m_found.empty() ? "" : "Choose one to hear it and read what it is.");

@@ -4,7 +4,7 @@
 #include <QListWidget>
 #include <QPushButton>
 
-#include "app/intake/RepairDesk.h"
+#include "app/intake/TreatmentDesk.h"
 
 namespace rivlen {
 
@@ -12,7 +12,7 @@ namespace rivlen {
 class FaultControls : public QWidget {
     Q_OBJECT
 public:
-    FaultControls(Document& document, Reels& reels, Hearing& hearing, RepairDesk& desk, QWidget* parent = nullptr);
+    FaultControls(Document& document, Reels& reels, Hearing& hearing, TreatmentDesk& desk, QWidget* parent = nullptr);
 
 signals:
     void treatmentWanted(const QString& id);  ///< its amount is to be adjusted
@@ -26,7 +26,7 @@ private:
     Document& m_document;
     Reels& m_reels;
     Hearing& m_hearing;
-    RepairDesk& m_desk;
+    TreatmentDesk& m_desk;
     std::vector<Finding> m_found;
     QComboBox* m_content;
     QLabel *m_heading, *m_about;

@@ -15,13 +15,13 @@ namespace {
 class IntakePanel : public StagePanel {
 public:
     IntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work, ReelsModel& model,
-                RepairDesk& repairs)
+                TreatmentDesk& desk)
         : StagePanel("What do I have, and what is wrong with it?") {
         m_tabs = makePageTabs("intaketabs", {"Reels", "Faults", "Treatments"});
         auto* pages = new QStackedWidget;
         auto* list = new ReelControls(document, reels, reader, work, model);
-        auto* faults = new FaultControls(document, reels, hearing, repairs);
-        auto* treatments = new TreatmentControls(document, reels, work, repairs);
+        auto* faults = new FaultControls(document, reels, hearing, desk);
+        auto* treatments = new TreatmentControls(document, reels, work, desk);
         for (QWidget* page :
              {static_cast<QWidget*>(list), static_cast<QWidget*>(faults), static_cast<QWidget*>(treatments)})
             pages->addWidget(page);
@@ -33,14 +33,14 @@ public:
             m_tabs->setCurrentIndex(2);
             treatments->choose(id);
         });
-        connect(&repairs, &RepairDesk::changed, this, [this, &repairs] {
-            const auto found = repairs.found();
+        connect(&desk, &TreatmentDesk::changed, this, [this, &desk] {
+            const auto found = desk.found();
             const auto open =
                 found ? std::count_if(found->begin(), found->end(),
-                                      [&](const Finding& f) { return repairs.verdict(f) == RepairDesk::Verdict::Open; })
+                                      [&](const Finding& f) { return desk.verdict(f) == TreatmentDesk::Verdict::Open; })
                       : 0;
             m_tabs->setTabText(1, open > 0 ? QString("Faults (%1)").arg(open) : QString("Faults"));
-            const auto& chain = repairs.chain();
+            const auto& chain = desk.chain();
             const auto on = std::count_if(chain.begin(), chain.end(), [](const Treatment& t) { return t.on; });
             m_tabs->setTabText(2, on > 0 ? QString("Treatments (%1)").arg(on) : QString("Treatments"));
         });
@@ -53,8 +53,8 @@ private:
 }  // namespace
 
 StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work,
-                            ReelsModel& model, RepairDesk& repairs) {
-    return new IntakePanel(document, reels, reader, hearing, work, model, repairs);
+                            ReelsModel& model, TreatmentDesk& desk) {
+    return new IntakePanel(document, reels, reader, hearing, work, model, desk);
 }
 
 }  // namespace rivlen

@@ -1,13 +1,13 @@
 #pragma once
 #include "app/hearing/Hearing.h"
 #include "app/intake/ReelsModel.h"
-#include "app/intake/RepairDesk.h"
+#include "app/intake/TreatmentDesk.h"
 #include "app/reels/ReelReader.h"
 #include "app/widgets/StagePanel.h"
 
 namespace rivlen {
 
 StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work,
-                            ReelsModel& model, RepairDesk& repairs);
+                            ReelsModel& model, TreatmentDesk& desk);
 
 }  // namespace rivlen

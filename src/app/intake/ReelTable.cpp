@@ -8,8 +8,9 @@
 
 namespace rivlen {
 
-ReelTable::ReelTable(Document& document, Reels& reels, Repairs& repairs, Work& work, ReelsModel& model, QWidget* parent)
-    : QWidget(parent), m_document(document), m_reels(reels), m_repairs(repairs), m_work(work), m_model(model) {
+ReelTable::ReelTable(Document& document, Reels& reels, Treating& treating, Work& work, ReelsModel& model,
+                     QWidget* parent)
+    : QWidget(parent), m_document(document), m_reels(reels), m_treating(treating), m_work(work), m_model(model) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(12, 8, 12, 8);
     column->setSpacing(8);
@@ -118,7 +119,7 @@ void ReelTable::acceptFaults() {
         }
         all[id] = withProposals(r.treatments, proposed(m_reels.findings(r), m_reels.content(r)));
     }
-    m_repairs.treatmentsToReels(all);
+    m_treating.treatmentsToReels(all);
     if (waiting)
         m_work.warn(QString("%1 of the reels are still being looked through: accept their faults once that is done.")
                         .arg(waiting));
@@ -127,11 +128,11 @@ void ReelTable::acceptFaults() {
 void ReelTable::copyTreatments() {
     std::map<std::string, std::vector<Treatment>> all;
     for (const auto& id : chosen()) all[id] = m_document.reel()->treatments;
-    m_repairs.treatmentsToReels(all);
+    m_treating.treatmentsToReels(all);
 }
 
 void ReelTable::treatNow() {
-    for (const auto& id : chosen()) m_repairs.repair(id);
+    for (const auto& id : chosen()) m_treating.treat(id);
 }
 
 }  // namespace rivlen

@@ -5,7 +5,7 @@
 #include <QTableView>
 
 #include "app/intake/ReelsModel.h"
-#include "app/reels/Repairs.h"
+#include "app/reels/Treating.h"
 
 namespace rivlen {
 
@@ -13,7 +13,7 @@ namespace rivlen {
 class ReelTable : public QWidget {
     Q_OBJECT
 public:
-    ReelTable(Document& document, Reels& reels, Repairs& repairs, Work& work, ReelsModel& model,
+    ReelTable(Document& document, Reels& reels, Treating& treating, Work& work, ReelsModel& model,
               QWidget* parent = nullptr);
 
 signals:
@@ -27,7 +27,7 @@ private:
     void copyTreatments();
     Document& m_document;
     Reels& m_reels;
-    Repairs& m_repairs;
+    Treating& m_treating;
     Work& m_work;
     ReelsModel& m_model;
     ReelsFilter* m_filter;

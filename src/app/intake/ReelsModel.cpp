@@ -91,8 +91,8 @@ QString ReelsModel::treatmentLines(const Reel& reel, const ReelFacts& state) {
         QString line = QString("%1 %2 %3").arg(entry.name).arg(t.amount).arg(entry.unit);
         if (!t.on) line += ": off";
         else if (t.place != kRecordingPlace) line += ": on the " + QString::fromStdString(t.place);
-        else if (state.repaired && index < state.repaired->effects.size()) {
-            const auto& effect = state.repaired->effects[index];
+        else if (state.treated && index < state.treated->effects.size()) {
+            const auto& effect = state.treated->effects[index];
             line +=
                 effect.any() ? ": took away " + decibels(effect.removedDb) + " dBFS" : QString(": does nothing here");
         }
@@ -142,7 +142,7 @@ QVariant ReelsModel::text(const Reel& reel, const ReelFacts& s, int column) cons
                    : s.reading || !i                    ? "reading"
                    : s.splitting                        ? "splitting"
                    : !s.diagnosis                       ? "looking for faults"
-                   : m_reels.repairPending(reel)        ? "to be treated"
+                   : m_reels.treatmentPending(reel)     ? "to be treated"
                    : s.stems                            ? "split"
                    : reel.recordingTreatments().empty() ? "read"
                                                         : "treated";

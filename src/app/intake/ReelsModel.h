@@ -2,6 +2,7 @@
 #include <QAbstractTableModel>
 #include <QCollator>
 #include <QSortFilterProxyModel>
+#include <QTimer>
 
 #include "app/document/Document.h"
 #include "app/reels/Reels.h"

@@ -30,7 +30,7 @@ double amountFrom(const TreatmentEntry& t, QString text) {
 
 }  // namespace
 
-TreatmentControls::TreatmentControls(Document& document, Reels& reels, Work& work, RepairDesk& desk, QWidget* parent)
+TreatmentControls::TreatmentControls(Document& document, Reels& reels, Work& work, TreatmentDesk& desk, QWidget* parent)
     : QWidget(parent), m_document(document), m_reels(reels), m_work(work), m_desk(desk) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
@@ -57,7 +57,7 @@ TreatmentControls::TreatmentControls(Document& document, Reels& reels, Work& wor
     top->addWidget(m_hearAll, 1);
     column->addLayout(top);
     m_state = addPageText(column);
-    m_state->setObjectName("repairState");
+    m_state->setObjectName("treatmentState");
     auto* inside = new QWidget;
     m_list = new QVBoxLayout(inside);
     m_list->setContentsMargins(0, 0, 6, 0);
@@ -105,7 +105,7 @@ TreatmentControls::TreatmentControls(Document& document, Reels& reels, Work& wor
     detail->addLayout(buttons);
     column->addWidget(m_detail);
 
-    connect(m_order, &QPushButton::clicked, &m_desk, &RepairDesk::putInOrder);
+    connect(m_order, &QPushButton::clicked, &m_desk, &TreatmentDesk::putInOrder);
     connect(m_hearAll, &QPushButton::clicked, this, [this] { m_desk.hearRemoved(-1); });
     connect(m_hear, &QPushButton::clicked, this, [this] { m_desk.hearRemoved(chosen()); });
     connect(m_earlier, &QPushButton::clicked, this, [this] { m_desk.move(size_t(chosen()), -1); });
@@ -113,7 +113,7 @@ TreatmentControls::TreatmentControls(Document& document, Reels& reels, Work& wor
     connect(m_remove, &QPushButton::clicked, this, [this] { m_desk.remove(size_t(chosen())); });
     connect(m_where, &QComboBox::activated, this,
             [this](int i) { m_desk.setWhere(size_t(chosen()), m_where->itemData(i).toString().toStdString()); });
-    connect(&m_desk, &RepairDesk::changed, this, &TreatmentControls::refresh);
+    connect(&m_desk, &TreatmentDesk::changed, this, &TreatmentControls::refresh);
     refresh();
 }
 
@@ -190,7 +190,7 @@ void TreatmentControls::refresh() {
         return sensiblePlace(a.id) < sensiblePlace(b.id);
     }));
     m_hearAll->setEnabled(reel && !reel->recordingTreatments().empty());
-    const bool pending = reel && m_reels.repairPending(*reel);
+    const bool pending = reel && m_reels.treatmentPending(*reel);
     const bool waits = pending && !m_reels.current()->diagnosis;
     m_state->setText(chain.empty() ? ""
                      : waits       ? "Begins once the reel has been looked through for faults."

@@ -5,7 +5,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "app/intake/RepairDesk.h"
+#include "app/intake/TreatmentDesk.h"
 #include "app/widgets/ValueRow.h"
 
 namespace rivlen {
@@ -14,7 +14,7 @@ namespace rivlen {
 class TreatmentControls : public QWidget {
     Q_OBJECT
 public:
-    TreatmentControls(Document& document, Reels& reels, Work& work, RepairDesk& desk, QWidget* parent = nullptr);
+    TreatmentControls(Document& document, Reels& reels, Work& work, TreatmentDesk& desk, QWidget* parent = nullptr);
     /// Makes a treatment the chosen one and puts the keyboard on its amount.
     void choose(const QString& id);
 
@@ -34,7 +34,7 @@ private:
     Document& m_document;
     Reels& m_reels;
     Work& m_work;
-    RepairDesk& m_desk;
+    TreatmentDesk& m_desk;
     std::vector<Row> m_rows;
     std::string m_chosen;
     QVBoxLayout* m_list;

@@ -6,6 +6,7 @@
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
+#include "app/rebuild/LaneNames.h"
 #include "app/rebuild/ParameterRow.h"
 #include "app/widgets/PanelParts.h"
 
@@ -135,7 +136,7 @@ void ChainControls::showModule(size_t module) {
 
 void ChainControls::refresh() {
     setEnabled(m_desk.ready());
-    m_lane->setText(m_desk.laneName(m_desk.laneId()));
+    m_lane->setText(laneName(m_desk.rebuild(), m_desk.laneId()));
     const ChainSettings& chain = m_desk.strip().chain;
     const QSignalBlocker still(m_impulse);
     m_impulse->clear();

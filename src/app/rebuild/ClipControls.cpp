@@ -5,6 +5,7 @@
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
+#include "app/rebuild/LaneNames.h"
 #include "app/widgets/PanelParts.h"
 #include "app/widgets/PlainRow.h"
 #include "core/media/Timecode.h"
@@ -68,8 +69,8 @@ ClipControls::ClipControls(RebuildDesk& desk, ClipTools& clips, LaneTools& lanes
         if (needsClip) m_needClip << b;
         return b;
     };
-    button("splitclip", "Split", "Cuts the selected clips at the playhead; without a selection the chosen lane's (S)",
-           false, [this] { m_clips.splitAtPlayhead(); });
+    button("cutclip", "Cut", "Cuts the selected clips at the playhead; without a selection the chosen lane's (S)",
+           false, [this] { m_clips.cutAtPlayhead(); });
     button("crossfade", "Cross-fade", "Fades the clip into the next one on its lane (X)", true,
            [this] { m_clips.crossFadeSelected(); });
     button("duplicate", "Duplicate", "A copy behind each (Ctrl+D)", true, [this] { m_clips.duplicateSelected(); });
@@ -118,7 +119,7 @@ void ClipControls::refresh() {
                                         : "There are no lanes yet.");
         return;
     }
-    if (!m_name->hasFocus() || !m_name->isModified()) m_name->setText(m_desk.clipName(*clip));
+    if (!m_name->hasFocus() || !m_name->isModified()) m_name->setText(clipName(m_desk.rebuild(), *clip));
     m_name->setEnabled(count == 1);
     m_facts->setText(
         count > 1

@@ -10,13 +10,13 @@ QString several(const char* what, size_t count) {
 }
 }  // namespace
 
-void ClipTools::splitAtPlayhead() {
+void ClipTools::cutAtPlayhead() {
     const double at = m_desk.playhead();
     std::set<std::string> made;
-    m_desk.edit("Split clip", [&](Rebuild& r) {
+    m_desk.edit("Cut clip", [&](Rebuild& r) {
         if (m_desk.selected().empty()) return splitLane(r, m_desk.laneId(), at);
         for (const auto& id : m_desk.selected())
-            if (const std::string right = splitClip(r, id, at); !right.empty()) made.insert(right);
+            if (const std::string right = cutClip(r, id, at); !right.empty()) made.insert(right);
     });
     if (!made.empty()) m_desk.select(made);
 }

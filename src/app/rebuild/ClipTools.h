@@ -8,7 +8,7 @@ namespace rivlen {
 class ClipTools {
 public:
     explicit ClipTools(RebuildDesk& desk) : m_desk(desk) {}
-    void splitAtPlayhead();  ///< the selected clips there; without a selection the chosen lane's
+    void cutAtPlayhead();  ///< the selected clips there; without a selection the chosen lane's
     void removeSelected();
     void duplicateSelected();
     void toggleMuted();

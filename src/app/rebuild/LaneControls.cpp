@@ -4,6 +4,7 @@
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
+#include "app/rebuild/LaneNames.h"
 #include "app/rebuild/ParameterRow.h"
 #include "app/widgets/PanelParts.h"
 #include "core/rebuild/ReplaceMusic.h"
@@ -126,7 +127,7 @@ void LaneControls::refresh() {
     setEnabled(m_desk.ready());
     const Strip& strip = m_desk.strip();
     const bool lane = m_desk.lane() != nullptr, mix = m_desk.laneId() == "mix";
-    if (!m_name->hasFocus() || !m_name->isModified()) m_name->setText(m_desk.laneName(m_desk.laneId()));
+    if (!m_name->hasFocus() || !m_name->isModified()) m_name->setText(laneName(m_desk.rebuild(), m_desk.laneId()));
     m_name->setEnabled(!mix);
     const QSignalBlocker a(m_mute), b(m_solo), c(m_group), d(m_automation);
     m_mute->setChecked(strip.mute);
@@ -142,7 +143,8 @@ void LaneControls::refresh() {
         m_group->clear();
         m_group->addItem("none");
         for (const auto& g : m_desk.rebuild().groups) m_group->addItem(QString::fromStdString(g.name));
-        m_group->setCurrentText(lane && !m_desk.lane()->group.empty() ? m_desk.laneName(m_desk.lane()->group) : "none");
+        m_group->setCurrentText(lane && !m_desk.lane()->group.empty() ? laneName(m_desk.rebuild(), m_desk.lane()->group)
+                                                                      : "none");
     }
     m_group->setEnabled(lane);
     for (auto* button : m_laneButtons) button->setEnabled(lane || button->objectName() == "addlane");
@@ -219,7 +221,7 @@ void DuckControls::edit(const QString& name, const std::function<void(Duck&)>& c
 void DuckControls::refresh() {
     const Lane* lane = m_desk.lane();
     setEnabled(lane);
-    m_lane->setText(lane ? m_desk.laneName(lane->id) : "Choose a lane");
+    m_lane->setText(lane ? laneName(m_desk.rebuild(), lane->id) : "Choose a lane");
     if (!lane) return;
     const QSignalBlocker a(m_on), b(m_key), c(m_by);
     m_on->setChecked(lane->duck.on);

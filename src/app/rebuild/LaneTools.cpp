@@ -67,4 +67,13 @@ void LaneTools::addMarker() {
     });
 }
 
+void LaneTools::step(int by) {
+    std::vector<std::string> ids;
+    for (const auto& l : m_desk.rebuild().lanes) ids.push_back(l->id);
+    for (const auto& g : m_desk.rebuild().groups) ids.push_back(g.id);
+    ids.push_back("mix");
+    const auto here = std::find(ids.begin(), ids.end(), m_desk.laneId()) - ids.begin();
+    m_desk.chooseLane(ids[size_t(std::clamp<long>(here + by, 0, long(ids.size()) - 1))]);
+}
+
 }  // namespace rivlen

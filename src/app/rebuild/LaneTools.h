@@ -12,6 +12,7 @@ public:
     void moveLane(int by);
     void setGroup(const QString& name);  ///< of the chosen lane; empty: none
     void addMarker();                    ///< at the playhead; one that is there is taken away
+    void step(int by);                   ///< chooses the next or the one before, groups and the mix after the lanes
 
 private:
     RebuildDesk& m_desk;

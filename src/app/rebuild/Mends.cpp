@@ -34,7 +34,8 @@ void Mends::follow() {
     const auto patches = std::make_shared<std::shared_ptr<const StemPatches>>();
     m_mix.run(
         "Mending",
-        [patches, wanted, folder = state->stems->folder(), source = m_reels.workFile(*m_document.reel())](Progress& p) {
+        [patches, wanted, folder = state->stems->folder(),
+         source = m_reels.heardFile(*m_document.reel())](Progress& p) {
             const auto plain = StemStore::openFinished(folder);
             if (!plain)
                 throw Error(Error::Kind::InputUnreadable,

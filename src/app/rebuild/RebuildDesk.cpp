@@ -21,11 +21,6 @@ double RebuildDesk::playhead() const {
     return p.isOpen() ? double(p.position()) / p.sampleRate() : 0;
 }
 
-std::pair<double, double> RebuildDesk::loopOr(double from, double to) const {
-    const Reel* reel = m_document.reel();
-    return reel && reel->loop ? *reel->loop : std::pair(from, to);
-}
-
 void RebuildDesk::follow() {
     const Reel* reel = m_document.reel();
     const ReelFacts* facts = m_reels.current();
@@ -91,15 +86,6 @@ void RebuildDesk::chooseLane(const std::string& id) {
     emit changed();
 }
 
-void RebuildDesk::stepLane(int by) {
-    std::vector<std::string> ids;
-    for (const auto& l : m_shown->lanes) ids.push_back(l->id);
-    for (const auto& g : m_shown->groups) ids.push_back(g.id);
-    ids.push_back("mix");
-    const auto here = std::find(ids.begin(), ids.end(), m_lane) - ids.begin();
-    chooseLane(ids[size_t(std::clamp<long>(here + by, 0, long(ids.size()) - 1))]);
-}
-
 const Strip& RebuildDesk::strip() const {
     if (const Lane* l = lane()) return l->strip;
     if (const Group* g = m_shown->group(m_lane)) return g->strip;
@@ -117,22 +103,6 @@ void RebuildDesk::editStrip(const QString& name, const std::function<void(Strip&
             if (Lane* l = r.lane(m_lane)) change(l->strip);
         },
         gesture);
-}
-
-QString RebuildDesk::laneName(const std::string& id) const {
-    if (id == "mix") return "Mix";
-    if (const Group* g = m_shown->group(id)) return QString::fromStdString(g->name);
-    const Lane* l = m_shown->lane(id);
-    return l ? QString::fromStdString(l->name) : QString();
-}
-
-QString RebuildDesk::clipName(const Clip& c) const {
-    if (!c.name.empty()) return QString::fromStdString(c.name);
-    if (const Sound* s = m_shown->sound(c.material)) return QString::fromStdString(s->name);
-    if (const Tone* t = m_shown->tone(c.material)) return QString::fromStdString(t->name);
-    QString plain = QString::fromStdString(c.material);
-    if (!plain.isEmpty()) plain[0] = plain[0].toUpper();
-    return plain;
 }
 
 }  // namespace rivlen

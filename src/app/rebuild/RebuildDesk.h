@@ -22,7 +22,6 @@ public:
     void endDrag() { m_document.endGesture(); }
     double playhead() const;
     std::optional<std::pair<double, double>> loop() const { return m_hearing.loop(); }
-    std::pair<double, double> loopOr(double from, double to) const;  ///< the reel's own
 
     // ---- what is chosen ----
     const std::set<std::string>& selected() const { return m_selected; }
@@ -30,13 +29,10 @@ public:
     const Clip* clip() const;                             ///< the only one that is selected, or null
     const std::string& laneId() const { return m_lane; }  ///< a lane, a group, or "mix"
     void chooseLane(const std::string& id);
-    void stepLane(int by);
     const Lane* lane() const { return m_shown->lane(m_lane); }
     /// The strip that is chosen, of a lane, a group or the mix.
     const Strip& strip() const;
     void editStrip(const QString& name, const std::function<void(Strip&)>& change, const std::string& gesture = "");
-    QString laneName(const std::string& id) const;
-    QString clipName(const Clip& clip) const;
 
     void tell(const QString& sentence) { m_work.warn(sentence); }
     void report(const QString& sentence) { m_work.report(sentence); }

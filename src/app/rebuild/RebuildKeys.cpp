@@ -14,13 +14,13 @@ void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reel
     };
     RebuildTools* t = &tools;
     sheet.add("at Rebuild: choose a lane; N, Shift+N a clip on it",
-              {{"Ctrl+Up", [t] { t->desk.stepLane(-1); }},
-               {"Ctrl+Down", [t] { t->desk.stepLane(1); }},
+              {{"Ctrl+Up", [t] { t->lanes.step(-1); }},
+               {"Ctrl+Down", [t] { t->lanes.step(1); }},
                {"N", [t] { t->clips.stepSelection(1); }},
                {"Shift+N", [t] { t->clips.stepSelection(-1); }}},
               here, "Ctrl+Up, Ctrl+Down");
-    sheet.add("at Rebuild: split clips at the playhead, cross-fade into the next",
-              {{"S", [t] { t->clips.splitAtPlayhead(); }}, {"X", [t] { t->clips.crossFadeSelected(); }}}, here);
+    sheet.add("at Rebuild: cut clips at the playhead, cross-fade into the next",
+              {{"S", [t] { t->clips.cutAtPlayhead(); }}, {"X", [t] { t->clips.crossFadeSelected(); }}}, here);
     sheet.add("at Rebuild: duplicate, copy, cut, paste at the playhead; Delete removes",
               {{"Ctrl+D", [t] { t->clips.duplicateSelected(); }},
                {"Ctrl+C", [t] { t->clips.copy(); }},

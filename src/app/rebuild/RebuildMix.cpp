@@ -169,13 +169,13 @@ void RebuildMix::makePlan() {
                                       !stems              ? 0
                                       : stems->finished() ? -1
                                                           : stems->available() / (10 * state->info->sampleRate));
-    const std::string of = key + m_reels.workFile(*reel).string() + toJson(reel->course()).dump();
+    const std::string of = key + m_reels.heardFile(*reel).string() + toJson(reel->timeline()).dump();
     if (!m_materials || of != m_key) {
         m_key = of;
         ReelMaterial material;
-        material.source = [file = m_reels.workFile(*reel)] { return std::make_unique<MediaReader>(file); };
+        material.source = [file = m_reels.heardFile(*reel)] { return std::make_unique<MediaReader>(file); };
         material.stems = state->stems;
-        material.course = reel->course();
+        material.timeline = reel->timeline();
         material.sampleRate = state->info->sampleRate;
         material.channels = state->info->channels;
         material.frames = state->info->frames;

@@ -28,7 +28,7 @@ public:
         pages->addWidget(new ChainControls(tools.desk, tools.scene, heard, hearing));
         pages->addWidget(new DuckControls(tools.desk, tools.ducking));
         pages->addWidget(clip);
-        auto* page = new ToolControls(tools);
+        auto* page = new ToolControls(tools.desk, tools.mix, tools.tones, tools.scene);
         page->setObjectName("tools");
         pages->addWidget(page);
         pages->addWidget(new MendControls(tools.desk, tools.mend));

@@ -11,7 +11,9 @@
 
 namespace rivlen {
 
-ReplaceMusicDialog::ReplaceMusicDialog(RebuildTools& tools, QWidget* parent) : QDialog(parent), m_tools(tools) {
+ReplaceMusicDialog::ReplaceMusicDialog(RebuildMix& mix, SceneTools& scene,
+                                       std::optional<std::pair<double, double>> loop, QWidget* parent)
+    : QDialog(parent), m_mix(mix), m_scene(scene) {
     setObjectName("replacemusicdialog");
     setAttribute(Qt::WA_DeleteOnClose);
     setWindowTitle("Replace the music");
@@ -54,9 +56,8 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildTools& tools, QWidget* parent) : Q
         connect(box, &QDoubleSpinBox::valueChanged, this, [this] { describe(); });
         return box;
     };
-    const double end = m_tools.mix.materials()
-                           ? double(m_tools.mix.materials()->reel().frames) / m_tools.mix.materials()->reel().sampleRate
-                           : 0;
+    const double end =
+        m_mix.materials() ? double(m_mix.materials()->reel().frames) / m_mix.materials()->reel().sampleRate : 0;
     m_from = spin("from", "Old music goes from", 1e6, 0, "Where the loop begins, if there is one");
     m_to = spin("to", "to", 1e6, end, "Where the loop ends");
     m_cueFrom = spin("cuefrom", "Cue begins at", 1e6, 0, "What lies before is left out");
@@ -100,7 +101,7 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildTools& tools, QWidget* parent) : Q
     connect(m_file, &QLineEdit::editingFinished, this, [this] { chooseFile(m_file->text()); });
     connect(leave, &QPushButton::clicked, this, &QDialog::reject);
     connect(m_ok, &QPushButton::clicked, this, &ReplaceMusicDialog::lay);
-    if (const auto loop = m_tools.desk.loop()) {
+    if (loop) {
         m_from->setValue(loop->first);
         m_to->setValue(loop->second);
     }
@@ -149,7 +150,7 @@ void ReplaceMusicDialog::lay() {
     m.fadeIn = m_fadeIn->value(), m.fadeOut = m_fadeOut->value(), m.tail = m_tail->value();
     m.gain = m_gain->value();
     m.duck = m_duck->isChecked();
-    m_tools.scene.replaceMusic(m, toPath(QFileInfo(m_file->text()).absoluteFilePath()), m_match->isChecked());
+    m_scene.replaceMusic(m, toPath(QFileInfo(m_file->text()).absoluteFilePath()), m_match->isChecked());
     accept();
 }
 

@@ -5,7 +5,7 @@
 #include <QLabel>
 #include <QLineEdit>
 
-#include "app/rebuild/RebuildTools.h"
+#include "app/rebuild/SceneTools.h"
 
 namespace rivlen {
 
@@ -13,13 +13,15 @@ namespace rivlen {
 class ReplaceMusicDialog : public QDialog {
     Q_OBJECT
 public:
-    explicit ReplaceMusicDialog(RebuildTools& tools, QWidget* parent = nullptr);
+    ReplaceMusicDialog(RebuildMix& mix, SceneTools& scene, std::optional<std::pair<double, double>> loop,
+                       QWidget* parent = nullptr);
     void chooseFile(const QString& file);
 
 private:
     void describe();
     void lay();
-    RebuildTools& m_tools;
+    RebuildMix& m_mix;
+    SceneTools& m_scene;
     QLineEdit* m_file;
     QDoubleSpinBox *m_from, *m_to, *m_cueFrom, *m_loopFrom, *m_loopTo, *m_fadeIn, *m_fadeOut, *m_tail, *m_gain;
     QCheckBox *m_match, *m_duck;

@@ -1,4 +1,5 @@
 #include "app/rebuild/SceneTools.h"
+#include "app/rebuild/LaneNames.h"
 
 #include <QFileInfo>
 #include <algorithm>
@@ -17,8 +18,8 @@ namespace rivlen {
 
 void SceneTools::estimateRoom() {
     if (!m_desk.ready() || !m_mix.materials()) return;
-    const auto [from, to] =
-        m_desk.loopOr(0, double(m_mix.materials()->reel().frames) / m_mix.materials()->reel().sampleRate);
+    const auto [from, to] = m_desk.loop().value_or(
+        std::pair(0.0, double(m_mix.materials()->reel().frames) / m_mix.materials()->reel().sampleRate));
     const auto found = std::make_shared<std::optional<RoomShape>>();
     const bool split = m_reels.current()->stems != nullptr;
     m_mix.run(
@@ -46,7 +47,7 @@ void SceneTools::estimateRoom() {
                 if (strip == "mix") use(r.mix);
             });
             m_desk.report(QString("The scene's room dies away in %1 s; it is switched on for %2.")
-                              .arg(seconds, m_desk.laneName(strip)));
+                              .arg(seconds, laneName(m_desk.rebuild(), strip)));
         });
 }
 

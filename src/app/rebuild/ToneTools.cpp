@@ -1,4 +1,5 @@
 #include "app/rebuild/ToneTools.h"
+#include "app/rebuild/LaneNames.h"
 
 #include <algorithm>
 #include <cmath>
@@ -107,11 +108,12 @@ void ToneTools::findSilences(double threshold, double seconds) {
             m_silencesOf = id;
             double total = 0;
             for (const auto& [a, b] : m_silences) total += b - a;
-            m_desk.report(m_silences.empty() ? QString("No silence of that length on %1.").arg(m_desk.laneName(id))
-                                             : QString("%1 silences on %2, %3 s together.")
-                                                   .arg(m_silences.size())
-                                                   .arg(m_desk.laneName(id))
-                                                   .arg(total, 0, 'f', 1));
+            m_desk.report(m_silences.empty()
+                              ? QString("No silence of that length on %1.").arg(laneName(m_desk.rebuild(), id))
+                              : QString("%1 silences on %2, %3 s together.")
+                                    .arg(m_silences.size())
+                                    .arg(laneName(m_desk.rebuild(), id))
+                                    .arg(total, 0, 'f', 1));
         });
 }
 

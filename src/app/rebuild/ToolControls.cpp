@@ -9,7 +9,8 @@
 
 namespace rivlen {
 
-ToolControls::ToolControls(RebuildTools& tools, QWidget* parent) : QWidget(parent), m_tools(tools) {
+ToolControls::ToolControls(RebuildDesk& desk, RebuildMix& mix, ToneTools& tones, SceneTools& scene, QWidget* parent)
+    : QWidget(parent), m_desk(desk), m_mix(mix), m_tones(tones), m_scene(scene) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -36,9 +37,9 @@ ToolControls::ToolControls(RebuildTools& tools, QWidget* parent) : QWidget(paren
         "In the loop, on the chosen lane. Room tone is made from what is heard between the words; it never repeats.");
     auto* holes = new QHBoxLayout;
     m_needLane << button(holes, "filltone", "Fill with room tone", "Takes out what is there and fills it (T)",
-                         [this] { m_tools.tones.fillWithTone(); });
+                         [this] { m_tones.fillWithTone(); });
     m_needLane << button(holes, "cutout", "Cut out", "Takes out what is there and leaves a hole",
-                         [this] { m_tools.tones.muteLoop(); });
+                         [this] { m_tones.muteLoop(); });
     holes->addStretch();
     column->addLayout(holes);
     column->addSpacing(8);
@@ -67,12 +68,12 @@ ToolControls::ToolControls(RebuildTools& tools, QWidget* parent) : QWidget(paren
     column->addLayout(grid);
     auto* silences = new QHBoxLayout;
     m_needLane << button(silences, "findsilences", "Find", "Marks the silences of the chosen lane",
-                         [this] { m_tools.tones.findSilences(m_threshold->value(), m_shortest->value()); });
+                         [this] { m_tones.findSilences(m_threshold->value(), m_shortest->value()); });
     m_shorten = button(silences, "shortensilences", "Shorten",
                        "Takes time out of all lanes; with a picture the sound then runs ahead of it",
-                       [this] { m_tools.tones.shortenSilences(m_to->value()); });
+                       [this] { m_tones.shortenSilences(m_to->value()); });
     m_fill = button(silences, "fillsilences", "Fill", "Lays room tone under all of them, on a lane of its own",
-                    [this] { m_tools.tones.fillSilences(); });
+                    [this] { m_tones.fillSilences(); });
     silences->addStretch();
     column->addLayout(silences);
     m_found = addPageText(column);
@@ -84,24 +85,24 @@ ToolControls::ToolControls(RebuildTools& tools, QWidget* parent) : QWidget(paren
                QString file = QFileDialog::getSaveFileName(this, "Write the mix", {}, "Sound (*.wav)");
                if (file.isEmpty()) return;
                if (!file.endsWith(".wav")) file += ".wav";
-               m_tools.scene.render(file);
+               m_scene.render(file);
            });
     column->addStretch();
-    connect(&tools.desk, &RebuildDesk::changed, this, &ToolControls::refresh);
+    connect(&m_desk, &RebuildDesk::changed, this, &ToolControls::refresh);
     refresh();
 }
 
-void ToolControls::importSounds() { m_tools.mix.importSounds(QFileDialog::getOpenFileNames(this, "Import sounds")); }
+void ToolControls::importSounds() { m_mix.importSounds(QFileDialog::getOpenFileNames(this, "Import sounds")); }
 
 void ToolControls::replaceMusic() {
-    if (!m_tools.desk.ready()) return;
-    (new ReplaceMusicDialog(m_tools, window()))->open();
+    if (!m_desk.ready()) return;
+    (new ReplaceMusicDialog(m_mix, m_scene, m_desk.loop(), window()))->open();
 }
 
 void ToolControls::refresh() {
-    setEnabled(m_tools.desk.ready());
-    for (auto* w : m_needLane) w->setEnabled(m_tools.desk.lane());
-    const auto& found = m_tools.tones.silences();
+    setEnabled(m_desk.ready());
+    for (auto* w : m_needLane) w->setEnabled(m_desk.lane());
+    const auto& found = m_tones.silences();
     m_shorten->setEnabled(!found.empty());
     m_fill->setEnabled(!found.empty());
     double total = 0;

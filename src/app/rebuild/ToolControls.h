@@ -5,7 +5,8 @@
 #include <QPushButton>
 #include <QWidget>
 
-#include "app/rebuild/RebuildTools.h"
+#include "app/rebuild/SceneTools.h"
+#include "app/rebuild/ToneTools.h"
 
 namespace rivlen {
 
@@ -14,13 +15,16 @@ namespace rivlen {
 class ToolControls : public QWidget {
     Q_OBJECT
 public:
-    explicit ToolControls(RebuildTools& tools, QWidget* parent = nullptr);
+    ToolControls(RebuildDesk& desk, RebuildMix& mix, ToneTools& tones, SceneTools& scene, QWidget* parent = nullptr);
     void importSounds();
     void replaceMusic();
 
 private:
     void refresh();
-    RebuildTools& m_tools;
+    RebuildDesk& m_desk;
+    RebuildMix& m_mix;
+    ToneTools& m_tones;
+    SceneTools& m_scene;
     QDoubleSpinBox *m_threshold, *m_shortest, *m_to;
     QLabel* m_found;
     QPushButton *m_shorten, *m_fill;

@@ -35,20 +35,20 @@ std::optional<Content> Reels::content(const Reel& reel) const {
     return facts.diagnosis ? facts.diagnosis->content : std::nullopt;
 }
 
-bool Reels::repairPending(const Reel& reel) const {
+bool Reels::treatmentPending(const Reel& reel) const {
     const auto chain = reel.recordingTreatments();
-    return !chain.empty() && !RepairedFile::find(reel.source, chain);
+    return !chain.empty() && !TreatedFile::find(reel.source, chain);
 }
 
 std::filesystem::path Reels::splitFile(const Reel& reel) const {
     const auto chain = reel.recordingTreatments();
-    const auto repaired = chain.empty() ? std::nullopt : RepairedFile::find(reel.source, chain);
-    return repaired ? repaired->file : reel.source;
+    const auto treated = chain.empty() ? std::nullopt : TreatedFile::find(reel.source, chain);
+    return treated ? treated->file : reel.source;
 }
 
-std::filesystem::path Reels::workFile(const Reel& reel) const {
+std::filesystem::path Reels::heardFile(const Reel& reel) const {
     const ReelFacts& facts = of(reel.id);
-    return reel.treatsStems() && facts.repairedStems ? facts.repairedStems->work : splitFile(reel);
+    return reel.treatsStems() && facts.treatedStems ? facts.treatedStems->recording : splitFile(reel);
 }
 
 void Reels::tellInformed(const std::string& id) {

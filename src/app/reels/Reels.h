@@ -8,7 +8,7 @@
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/MediaInfo.h"
 #include "core/separation/StemStore.h"
-#include "core/treatment/RepairedFile.h"
+#include "core/treatment/TreatedFile.h"
 
 namespace rivlen {
 
@@ -18,14 +18,14 @@ struct ReelFacts {
     std::shared_ptr<LevelTrack> levels;  ///< of the source
     std::optional<Inspection> inspection;
     std::optional<Diagnosis> diagnosis;
-    std::optional<RepairedFile> repaired;
-    std::shared_ptr<LevelTrack> repairedLevels;  ///< of what the treatments made of it; null: there are none
-    std::optional<RepairedStems> repairedStems;
+    std::optional<TreatedFile> treated;
+    std::shared_ptr<LevelTrack> treatedLevels;  ///< of what the treatments made of it; null: there are none
+    std::optional<TreatedStems> treatedStems;
     std::shared_ptr<StemStore> stems;
     bool reading = false, splitting = false, missing = false;
     double speed = 0;  ///< of the split done last, as a multiple of real time; 0: not known
 
-    const LevelTrack* shownLevels() const { return repairedLevels ? repairedLevels.get() : levels.get(); }
+    const LevelTrack* shownLevels() const { return treatedLevels ? treatedLevels.get() : levels.get(); }
 };
 
 /// The facts of all reels of the session. Whoever shows them reads; only the classes of this folder write().
@@ -42,11 +42,11 @@ public:
     /// What a reel holds: as the user says, else as it was found.
     std::optional<Content> content(const Reel& reel) const;
     /// True while a reel's treatments are not at work on the whole of it.
-    bool repairPending(const Reel& reel) const;
+    bool treatmentPending(const Reel& reel) const;
     /// What is separated: the recording, or what its treatments made of it.
     std::filesystem::path splitFile(const Reel& reel) const;
     /// What a reel's stems sum to: as splitFile(), without what treatments took from single stems.
-    std::filesystem::path workFile(const Reel& reel) const;
+    std::filesystem::path heardFile(const Reel& reel) const;
 
     ReelFacts& write(const std::string& id) { return m_facts[id]; }
     void tellRead() { emit read(); }

@@ -20,23 +20,23 @@ bool fitsTheWindow(const NetworkCard& card) {
     });
 }
 
-Splitting::Splitting(Document& document, Reels& reels, Repairs& repairs, Work& work, QObject* parent)
+Splitting::Splitting(Document& document, Reels& reels, Treating& treating, Work& work, QObject* parent)
     : QObject(parent),
       m_document(document),
       m_reels(reels),
-      m_repairs(repairs),
+      m_treating(treating),
       m_work(work),
       m_loaded(std::make_shared<Loaded>()) {
     connect(&document, &Document::travelled, this, &Splitting::reopen);
     connect(&document, &Document::voided, this, [this] { m_jobs.clear(); });
-    connect(&repairs, &Repairs::chainChanged, this, [this](const std::string& id) {
+    connect(&treating, &Treating::chainChanged, this, [this](const std::string& id) {
         if (m_reels.of(id).splitting) m_work.cancel(Work::Queue::Long, m_jobs[id]);  // of what the chain made before
         attach(id);
     });
-    connect(&repairs, &Repairs::repaired, this, [this](const std::string& id) {
+    connect(&treating, &Treating::treated, this, [this](const std::string& id) {
         attach(id);
-        if (m_afterRepair == id && id == m_document.session().current) {
-            m_afterRepair.clear();
+        if (m_afterTreating == id && id == m_document.session().current) {
+            m_afterTreating.clear();
             split();
         }
     });
@@ -49,12 +49,12 @@ std::filesystem::path Splitting::storeFolder(const Reel& reel) const {
 
 std::shared_ptr<StemStore> Splitting::finishedStems(const Reel& reel) {
     ReelFacts& facts = m_reels.write(reel.id);
-    facts.repairedStems.reset();
-    if (m_reels.repairPending(reel)) return nullptr;
+    facts.treatedStems.reset();
+    if (m_reels.treatmentPending(reel)) return nullptr;
     try {
         auto stems = StemStore::openFinished(storeFolder(reel));
-        if (stems && reel.treatsStems()) facts.repairedStems = RepairedStems::find(*stems, reel.treatments);
-        return facts.repairedStems ? facts.repairedStems->stems : stems;
+        if (stems && reel.treatsStems()) facts.treatedStems = TreatedStems::find(*stems, reel.treatments);
+        return facts.treatedStems ? facts.treatedStems->stems : stems;
     } catch (const Error& e) {
         m_work.warn(QString::fromStdString(e.what()));
         return nullptr;
@@ -66,9 +66,9 @@ void Splitting::attach(const std::string& id) {
     if (!r) return;
     ReelFacts& facts = m_reels.write(id);
     if (!facts.splitting) facts.stems = finishedStems(*r);
-    if (const auto chain = r->recordingTreatments(); !m_reels.repairPending(*r)) {
-        facts.repaired = chain.empty() ? std::nullopt : RepairedFile::find(r->source, chain);
-        facts.repairedLevels = facts.repaired ? facts.repaired->levels() : nullptr;
+    if (const auto chain = r->recordingTreatments(); !m_reels.treatmentPending(*r)) {
+        facts.treated = chain.empty() ? std::nullopt : TreatedFile::find(r->source, chain);
+        facts.treatedLevels = facts.treated ? facts.treated->levels() : nullptr;
     }
     m_reels.tellStemsReplaced(id);
 }
@@ -86,9 +86,9 @@ void Splitting::split() {
     if (!r) return;
     ReelFacts& facts = m_reels.write(r->id);
     if (facts.splitting || !facts.info) return;
-    if (m_reels.repairPending(*r)) {
-        m_afterRepair = r->id;
-        return m_repairs.repair(r->id);
+    if (m_reels.treatmentPending(*r)) {
+        m_afterTreating = r->id;
+        return m_treating.treat(r->id);
     }
     NetworkCard card;
     std::filesystem::path folder;
@@ -104,7 +104,7 @@ void Splitting::split() {
         return attach(r->id);
     }
     facts.splitting = true;
-    facts.repairedStems.reset();
+    facts.treatedStems.reset();
     facts.speed = 0;
     const auto factor = std::make_shared<double>(0.0);
     m_jobs[r->id] = m_work.submit(

@@ -1,5 +1,5 @@
 #pragma once
-#include "app/reels/Repairs.h"
+#include "app/reels/Treating.h"
 #include "core/separation/Network.h"
 
 namespace rivlen {
@@ -11,7 +11,7 @@ bool fitsTheWindow(const NetworkCard& card);
 class Splitting : public QObject {
     Q_OBJECT
 public:
-    Splitting(Document& document, Reels& reels, Repairs& repairs, Work& work, QObject* parent = nullptr);
+    Splitting(Document& document, Reels& reels, Treating& treating, Work& work, QObject* parent = nullptr);
 
     void split();  ///< separates the current reel, once its treatments are through
     void cancel();
@@ -28,10 +28,10 @@ private:
 
     Document& m_document;
     Reels& m_reels;
-    Repairs& m_repairs;
+    Treating& m_treating;
     Work& m_work;
     std::shared_ptr<Loaded> m_loaded;
-    std::string m_afterRepair;          ///< id of the reel that is to be split once its treatments are through
+    std::string m_afterTreating;        ///< id of the reel that is to be split once its treatments are through
     std::map<std::string, int> m_jobs;  ///< by reel
 };
 

@@ -14,12 +14,12 @@ void exportStems(const Document& document, const Reels& reels, Work& work, const
         return work.warn("There are no stems to export yet: split the reel first.");
     work.submit(
         Work::Queue::Long, "Exporting " + r->name,
-        [source = reels.workFile(*r), store = facts->stems, course = r->course(), format, folder,
+        [source = reels.heardFile(*r), store = facts->stems, timeline = r->timeline(), format, folder,
          name = r->name](Progress& progress, const Work::Post&) {
             MediaReader reader(source);
             auto stems = store->openAll();
-            StemFiles files({folder.toStdString(), name, format, false, course.uses("balance")}, store->shape().stems,
-                            reader.sampleRate(), reader.channels(), course);
+            StemFiles files({folder.toStdString(), name, format, false, timeline.uses("balance")}, store->shape().stems,
+                            reader.sampleRate(), reader.channels(), timeline);
             const int64_t block = reader.sampleRate() * 2;
             for (int64_t at = 0; at < reader.frames(); at += block) {
                 progress.throwIfCancelled();

@@ -43,7 +43,7 @@ QImage colourOwnership(const OwnershipPicture& picture, const std::array<QColor,
 
 ComputedPicture::Job OwnershipView::prepare(int columns, int rows) {
     const auto state = m_reels.current();
-    return [source = m_reels.workFile(*m_document.reel()), stems = state->stems, rate = state->info->sampleRate,
+    return [source = m_reels.heardFile(*m_document.reel()), stems = state->stems, rate = state->info->sampleRate,
             from = m_axis.from(), to = m_axis.to(), columns, rows](const Progress& progress) {
         MediaReader reader(source);
         std::vector<std::unique_ptr<SampleSource>> readers;

@@ -97,7 +97,11 @@ PictureDock::PictureDock(Document& document, Reels& reels, Hearing& hearing, Wor
     m_clock.setInterval(kFollowMs);
     m_clock.setTimerType(Qt::PreciseTimer);
     connect(&m_clock, &QTimer::timeout, this, &PictureDock::follow);
-    m_clock.start();
+    connect(&hearing, &Hearing::pulse, this, [this] {
+        const bool playing = m_hearing.player().playing();
+        if (playing && !m_clock.isActive()) m_clock.start();
+        if (!playing) m_clock.stop(), follow();
+    });
     hide();
 }
 

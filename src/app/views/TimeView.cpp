@@ -15,6 +15,10 @@ TimeView::TimeView(Document& document, Reels& reels, Hearing& hearing, TimeAxis&
     : QWidget(parent), m_document(document), m_reels(reels), m_hearing(hearing), m_axis(axis) {
     connect(&axis, &TimeAxis::changed, this, qOverload<>(&QWidget::update));
     connect(&document, &Document::changed, this, qOverload<>(&QWidget::update));
+    connect(&hearing, &Hearing::changed, this, qOverload<>(&QWidget::update));
+    for (const auto told : {&Reels::read, &Reels::stemsChanged})
+        connect(&reels, told, this, qOverload<>(&QWidget::update));
+    connect(&reels, &Reels::diagnosed, this, qOverload<>(&QWidget::update));
     setAttribute(Qt::WA_OpaquePaintEvent);
 }
 
@@ -59,9 +63,9 @@ void TimeView::mouseReleaseEvent(QMouseEvent* e) {
     if (m_dragged) {
         const auto span = std::minmax(at, *m_dragged);
         m_document.editReel("Set loop", [&](Reel& r) { r.loop = std::pair(span.first, span.second); });
-        m_hearing.player().locate(std::llround(span.first * m_hearing.player().sampleRate()));
+        m_hearing.locate(std::llround(span.first * m_hearing.player().sampleRate()));
     } else if (e->button() == Qt::LeftButton) {
-        m_hearing.player().locate(std::llround(at * m_hearing.player().sampleRate()));
+        m_hearing.locate(std::llround(at * m_hearing.player().sampleRate()));
     }
     m_pressed.reset();
     m_dragged.reset();

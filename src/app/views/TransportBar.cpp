@@ -3,6 +3,7 @@
 #include <QButtonGroup>
 #include <QHBoxLayout>
 #include <QPainter>
+#include <array>
 #include <cmath>
 
 #include "app/views/PictureDock.h"
@@ -26,12 +27,13 @@ public:
         setToolTip("Peak level of what is heard, dBFS. It should never reach 0.");
     }
     void feed(std::pair<float, float> peaks) {
+        const auto before = shown();
         const double fresh[2] = {toDb(double(peaks.first)), toDb(double(peaks.second))};
         for (int c = 0; c < 2; ++c) m_level[c] = std::max(fresh[c], m_level[c] - 24.0 / 30);
         const double high = std::max(fresh[0], fresh[1]);
         if (high >= m_held) m_held = high, m_age = 0;
         else if (++m_age > 60) m_held = std::max(high, m_held - 1);
-        update();
+        if (shown() != before) update();
     }
 
 protected:
@@ -51,6 +53,11 @@ protected:
     }
 
 private:
+    /// What the eye can tell apart: pixels of the bars, the number.
+    std::array<int, 3> shown() const {
+        const auto tenths = [](double db) { return int(std::lround(std::clamp(db, -100.0, 60.0) * 10)); };
+        return {tenths(std::max(m_level[0], -60.0)), tenths(std::max(m_level[1], -60.0)), tenths(m_held)};
+    }
     double m_level[2] = {-200, -200}, m_held = -200;
     int m_age = 0;
 };

@@ -4,7 +4,6 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
-#include <QTimer>
 #include <algorithm>
 #include <cmath>
 
@@ -30,11 +29,9 @@ BandBiasCurve::BandBiasCurve(Document& document, Reels& reels, Hearing& hearing,
                "to 0.\nAt the bottom a region is not isolated at all.");
     connect(&document, &Document::changed, this, qOverload<>(&QWidget::update));
     connect(&reels, &Reels::stemsChanged, this, qOverload<>(&QWidget::update));
-    auto* live = new QTimer(this);
-    connect(live, &QTimer::timeout, this, [this] {
+    connect(&hearing, &Hearing::pulse, this, [this] {
         if (isVisible() && m_hearing.player().playing()) update();
     });
-    live->start(66);
 }
 
 void BandBiasCurve::setDesk(WeighDesk* desk) {

@@ -84,8 +84,8 @@ void CandidateBar::menu(int place, const QPoint& at) {
         copy->addAction(text, this, [this, place, region] { m_desk.copyTo(place, region); });
     };
     target("The whole reel", -1);
-    for (size_t r = 0; r < reel->course().regions.size(); ++r) {
-        const QString own = QString::fromStdString(reel->course().regions[r].name);
+    for (size_t r = 0; r < reel->timeline().regions.size(); ++r) {
+        const QString own = QString::fromStdString(reel->timeline().regions[r].name);
         target(own.isEmpty() ? QString("Region %1").arg(r + 1) : own, int(r));
     }
     auto* reels = copy->addAction("Reels…", this, [this, place, reel] {

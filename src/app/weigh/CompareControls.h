@@ -4,6 +4,7 @@
 #include <QProgressBar>
 #include <QPushButton>
 #include <QTableWidget>
+#include <QTimer>
 
 #include "app/weigh/CandidateDesk.h"
 #include "app/weigh/TrialDesk.h"

@@ -16,7 +16,7 @@ const QColor kMoreA = theme::attention, kMoreB = QColor(0x6f, 0xa8, 0xdc);
 AudioBuffer resultOf(const std::filesystem::path& file, const Reel& reel, const StemStore& stems,
                      const IsolationSettings& settings, int64_t first, int64_t count, const Progress& progress) {
     const auto reader = std::make_shared<MediaReader>(file);
-    ResultSource result(reader, stems.openAll(), courseWith(reel, settings));
+    ResultSource result(reader, stems.openAll(), timelineWith(reel, settings));
     AudioBuffer all(reader->channels(), 0);
     for (int64_t at = 0; at < count; at += reader->sampleRate()) {
         progress.throwIfCancelled();
@@ -55,7 +55,7 @@ ComputedPicture::Job DifferenceView::prepare(int columns, int rows) {
     const ReelFacts* state = m_reels.current();
     const int rate = state->info->sampleRate;
     const int64_t first = int64_t(m_axis.from() * rate), count = int64_t(m_axis.span() * rate);
-    return [file = m_reels.workFile(*m_document.reel()), reel = *m_document.reel(), stems = state->stems,
+    return [file = m_reels.heardFile(*m_document.reel()), reel = *m_document.reel(), stems = state->stems,
             a = m_desk.at(a)->settings, b = m_desk.at(b)->settings, first, count, columns, rows,
             rate](const Progress& progress) {
         AudioBuffer one = resultOf(file, reel, *stems, a, first, count, progress),

@@ -95,7 +95,7 @@ GiveStrengthDialog::GiveStrengthDialog(Document& document, Reels& reels, Splitti
         m_document.editReels("Give strength to reels", ids, [this](Reel& r) {
             r.stem = m_settings.stem;
             r.region = -1;
-            r.course().base = m_settings;
+            r.timeline().base = m_settings;
         });
         m_work.report(ids.size() == 1 ? QString("One reel now has this strength.")
                                       : QString("%1 reels now have this strength.").arg(ids.size()));
@@ -119,20 +119,20 @@ void GiveStrengthDialog::measure() {
             fill(i);
             continue;
         }
-        StrengthCourse before = reel.strength[stemPlace(m_settings.stem)], after = before;
+        StrengthTimeline before = reel.strength[stemPlace(m_settings.stem)], after = before;
         after.base = m_settings;
         m_own.submit(
             "Weighing " + reel.name,
-            [this, i, reel, stems, before, after, model, file = m_reels.workFile(reel)](Progress& progress,
-                                                                                        const Work::Post& post) {
+            [this, i, reel, stems, before, after, model, file = m_reels.heardFile(reel)](Progress& progress,
+                                                                                         const Work::Post& post) {
                 MediaReader reader(file);
                 const int64_t length = std::min(reader.frames(), int64_t(kMost * reader.sampleRate())),
                               first = (reader.frames() - length) / 2;
                 const int wanted = int(stemPlace(after.base.stem));
-                const auto cells = [&](const StrengthCourse& course) {
+                const auto cells = [&](const StrengthTimeline& timeline) {
                     progress.throwIfCancelled();
                     auto readers = stems->openAll();
-                    return readSpanCells(reader, readers, course, wanted, first, length);
+                    return readSpanCells(reader, readers, timeline, wanted, first, length);
                 };
                 Row row{reel.id, {}, {}, {}, {}};
                 const SpanCells plain = cells({}), now = before.uses("room_keep") ? cells(before) : plain,

@@ -76,7 +76,7 @@ OverTimeControls::OverTimeControls(Document& document, Reels& reels, Splitting& 
     connect(m_copy->menu(), &QMenu::aboutToShow, this, [this] {
         m_copy->menu()->clear();
         const Reel* reel = m_document.reel();
-        for (int r = -1; reel && r < int(reel->course().regions.size()); ++r)
+        for (int r = -1; reel && r < int(reel->timeline().regions.size()); ++r)
             if (r != reel->region)
                 m_copy->menu()->addAction(m_desk.regionName(r), this, [this, r] { m_desk.copyTo(r); });
     });
@@ -99,7 +99,7 @@ void OverTimeControls::refresh() {
     const bool ready = reel && state && state->stems && !m_hearing.blind();
     setEnabled(ready);
     if (!reel) return;
-    const auto& regions = reel->course().regions;
+    const auto& regions = reel->timeline().regions;
     const QSignalBlocker a(m_regions), b(m_fade);
     while (m_regions->count() > int(regions.size()) + 1) delete m_regions->takeItem(m_regions->count() - 1);
     while (m_regions->count() < int(regions.size()) + 1) m_regions->addItem("");

@@ -11,10 +11,10 @@ StrengthDesk::StrengthDesk(Document& document, Reels& reels, Work& work, QObject
     connect(&document, &Document::changed, this, &StrengthDesk::changed);
 }
 
-void StrengthDesk::edit(const QString& name, const std::function<void(StrengthCourse&)>& change,
+void StrengthDesk::edit(const QString& name, const std::function<void(StrengthTimeline&)>& change,
                         const std::string& gesture) {
     m_document.editReel(
-        name, [&](Reel& r) { change(r.course()); }, gesture);
+        name, [&](Reel& r) { change(r.timeline()); }, gesture);
 }
 
 void StrengthDesk::chooseStem(const std::string& stem) {
@@ -38,10 +38,10 @@ void StrengthDesk::regionFromLoop() {
     }
     StrengthRegion region{"", reel->loop->first, reel->loop->second, 0.1, reel->isolation()};
     try {
-        StrengthCourse course = reel->course();
-        const int place = placeRegion(course, region);
+        StrengthTimeline timeline = reel->timeline();
+        const int place = placeRegion(timeline, region);
         m_document.editReel("Add region", [&](Reel& r) {
-            r.course() = course;
+            r.timeline() = timeline;
             r.region = place;
         });
     } catch (const Error& e) {
@@ -51,26 +51,26 @@ void StrengthDesk::regionFromLoop() {
 
 void StrengthDesk::removeRegion(int region) {
     m_document.editReel("Remove region", [&](Reel& r) {
-        r.course().regions.erase(r.course().regions.begin() + region);
+        r.timeline().regions.erase(r.timeline().regions.begin() + region);
         r.region = -1;
     });
 }
 
 void StrengthDesk::renameRegion(int region, const QString& name) {
-    edit("Name region", [&](StrengthCourse& c) { c.regions[size_t(region)].name = name.trimmed().toStdString(); });
+    edit("Name region", [&](StrengthTimeline& c) { c.regions[size_t(region)].name = name.trimmed().toStdString(); });
 }
 
 void StrengthDesk::setFade(int region, double seconds, bool dragging) {
     edit(
         "Set fade",
-        [&](StrengthCourse& c) { c.regions[size_t(region)].fade = std::clamp(seconds, kShortestFade, kLongestFade); },
+        [&](StrengthTimeline& c) { c.regions[size_t(region)].fade = std::clamp(seconds, kShortestFade, kLongestFade); },
         dragging ? "fade" : "");
 }
 
 void StrengthDesk::moveBorder(int region, bool begin, double seconds) {
     edit(
         "Move region",
-        [&](StrengthCourse& c) {
+        [&](StrengthTimeline& c) {
             StrengthRegion& r = c.regions[size_t(region)];
             const double low = region > 0 ? c.regions[size_t(region - 1)].to : 0.0;
             const double high = region + 1 < int(c.regions.size()) ? c.regions[size_t(region + 1)].from
@@ -84,7 +84,7 @@ void StrengthDesk::moveBorder(int region, bool begin, double seconds) {
 void StrengthDesk::copyTo(int region) {
     const IsolationSettings settings = m_document.reel()->isolation();
     edit("Copy strength",
-         [&](StrengthCourse& c) { (region < 0 ? c.base : c.regions[size_t(region)].settings) = settings; });
+         [&](StrengthTimeline& c) { (region < 0 ? c.base : c.regions[size_t(region)].settings) = settings; });
 }
 
 void StrengthDesk::showParameter(size_t index) {
@@ -94,7 +94,7 @@ void StrengthDesk::showParameter(size_t index) {
 
 const DrawnCurve* StrengthDesk::curve() const {
     if (!m_document.reel()) return nullptr;
-    const auto& drawn = m_document.reel()->course().drawn;
+    const auto& drawn = m_document.reel()->timeline().drawn;
     const auto found = drawn.find(parameter().id);
     return found == drawn.end() ? nullptr : &found->second;
 }
@@ -103,7 +103,7 @@ void StrengthDesk::setCurve(DrawnCurve curve, bool dragging) {
     const std::string id = parameter().id;
     edit(
         QString("Draw %1").arg(parameter().name),
-        [&](StrengthCourse& c) {
+        [&](StrengthTimeline& c) {
             if (curve.empty()) c.drawn.erase(id);
             else c.drawn[id] = curve;
         },
@@ -111,7 +111,7 @@ void StrengthDesk::setCurve(DrawnCurve curve, bool dragging) {
 }
 
 QString StrengthDesk::regionName(int region) const {
-    const auto& regions = m_document.reel()->course().regions;
+    const auto& regions = m_document.reel()->timeline().regions;
     if (region < 0 || region >= int(regions.size())) return "Whole reel";
     const auto& r = regions[size_t(region)];
     return r.name.empty() ? QString("Region %1").arg(region + 1) : QString::fromStdString(r.name);

@@ -38,7 +38,8 @@ signals:
     void changed();
 
 private:
-    void edit(const QString& name, const std::function<void(StrengthCourse&)>& change, const std::string& gesture = "");
+    void edit(const QString& name, const std::function<void(StrengthTimeline&)>& change,
+              const std::string& gesture = "");
     Document& m_document;
     Reels& m_reels;
     Work& m_work;

@@ -89,13 +89,13 @@ void TrialDesk::start() {
     const Reel reel = *m_document.reel();
     m_reel = reel.id;
     m_span = *reel.loop;
-    std::vector<StrengthCourse> courses{reel.course()};
+    std::vector<StrengthTimeline> timelines{reel.timeline()};
     std::vector<int> whose{-1};
     for (int i = 0; i < kCandidates; ++i)
         if (reel.candidates[size_t(i)]) {
-            const StrengthCourse course = courseWith(reel, reel.candidates[size_t(i)]->settings);
-            if (course == courses.front()) continue;
-            courses.push_back(course);
+            const StrengthTimeline timeline = timelineWith(reel, reel.candidates[size_t(i)]->settings);
+            if (timeline == timelines.front()) continue;
+            timelines.push_back(timeline);
             whose.push_back(i);
         }
     const auto choices = trialChoices();
@@ -104,22 +104,22 @@ void TrialDesk::start() {
     for (const TrialChoice& choice : choices)
         m_own.submit(
             "Trying " + choice.name,
-            [this, choice, courses, whose, source = m_reels.splitFile(reel), span = m_span,
+            [this, choice, timelines, whose, source = m_reels.splitFile(reel), span = m_span,
              networks = m_networks](Progress& progress, const Work::Post& post) {
                 MediaReader reader(source);
                 const int64_t first = std::llround(span.first * reader.sampleRate());
                 const int64_t count =
                     std::min<int64_t>(reader.frames(), std::llround(span.second * reader.sampleRate())) - first;
                 const Trial trial =
-                    tryNetwork(reader, choice, networks->get(choice.card), courses, first, count, progress);
+                    tryNetwork(reader, choice, networks->get(choice.card), timelines, first, count, progress);
                 const auto stems = temporaryStore(trial, reader.sampleRate(), reader.channels(), reader.frames());
                 LoudnessMeter meter(reader.channels(), reader.sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
                 meter.add(reader.read(first, count));
                 std::vector<Answer> answers;
-                for (size_t i = 0; i < courses.size(); ++i)
+                for (size_t i = 0; i < timelines.size(); ++i)
                     answers.push_back({choice,
                                        whose[i],
-                                       courses[i],
+                                       timelines[i],
                                        {nameOf(choice, whose[i]).toStdString(), trial.weighings[i],
                                         measuredQuality(choice.card), trial.seconds},
                                        trial.loudness[i],
@@ -178,7 +178,7 @@ void TrialDesk::hear(int answer) {
                             ? std::clamp(m_source - a.loudness, -12.0, 12.0)
                             : 0.0;
     m_heard = answer;
-    m_hearing.tryStems(a.stems, a.course, float(fromDb(gain)));
+    m_hearing.tryStems(a.stems, a.timeline, float(fromDb(gain)));
     m_hearing.hear(Heard::Result);
     if (!m_hearing.player().playing() || m_hearing.loop() != m_span) m_hearing.audition(m_span.first, m_span.second);
     emit changed();
@@ -191,7 +191,7 @@ void TrialDesk::use(int answer) {
     m_document.editReel("Use " + nameOf(a.choice, a.candidate), [&](Reel& r) {
         r.network = a.choice.network;
         r.quality = a.choice.quality;
-        r.course() = a.course;
+        r.timeline() = a.timeline;
     });
     m_splitting.reopen();
     if (!m_reels.current()->stems) m_splitting.split();

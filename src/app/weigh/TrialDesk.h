@@ -19,7 +19,7 @@ public:
     struct Answer {
         TrialChoice choice;
         int candidate = -1;  ///< whose strength; -1: the one that was in force
-        StrengthCourse course;
+        StrengthTimeline timeline;
         TrialRow row;
         double loudness = 0;  ///< LUFS of the result
         std::shared_ptr<StemStore> stems;

@@ -13,15 +13,15 @@ constexpr double kWhole = 60, kPage = 30, kMostLoop = 120;  // seconds
 constexpr double kBefore = 0.6, kAfter = 0.9;               // of context around a place
 
 // What of a strength the cells depend on, as text.
-std::string roomOf(const StrengthCourse& course) {
+std::string roomOf(const StrengthTimeline& timeline) {
     const auto only = [](const IsolationSettings& settings) {
         IsolationSettings s;
         s.roomKeep = settings.roomKeep;
         return s;
     };
-    StrengthCourse room = only(course.base);
-    if (const auto drawn = course.drawn.find("room_keep"); drawn != course.drawn.end()) room.drawn.insert(*drawn);
-    for (StrengthRegion region : course.regions) {
+    StrengthTimeline room = only(timeline.base);
+    if (const auto drawn = timeline.drawn.find("room_keep"); drawn != timeline.drawn.end()) room.drawn.insert(*drawn);
+    for (StrengthRegion region : timeline.regions) {
         region.name.clear();
         region.settings = only(region.settings);
         room.regions.push_back(region);
@@ -87,7 +87,7 @@ void WeighDesk::start() {
     m_own.begin();
     if (to - from < 0.1) return emit changed();
     const IsolationSettings settings = reel->isolation();
-    const StrengthCourse course = reel->course();
+    const StrengthTimeline timeline = reel->timeline();
     if (settings.firmness != m_chartFirmness) {
         m_baseFirmness = settings.firmness;
         m_chartFirmness.reset();
@@ -97,10 +97,10 @@ void WeighDesk::start() {
     base.depth = kFullDepth;
     const auto store = m_reels.current()->stems;
     const std::string key = store->folder().string() + "/" + std::to_string(from) + "/" + std::to_string(to) + "/" +
-                            reel->stem + "/" + roomOf(course);
+                            reel->stem + "/" + roomOf(timeline);
     m_own.submit(
         "Weighing",
-        [this, bench = m_bench, key, store, source = m_reels.workFile(*reel), id = reel->id, settings, course, base,
+        [this, bench = m_bench, key, store, source = m_reels.heardFile(*reel), id = reel->id, settings, timeline, base,
          from, to](Progress& progress, const Work::Post& post) {
             if (bench->key != key) {
                 MediaReader reader(source);
@@ -109,15 +109,15 @@ void WeighDesk::start() {
                 bench->key.clear();
                 bench->weigher.reset();
                 bench->curve.reset();
-                bench->cells = readSpanCells(reader, stems, course, std::max(0, store->stemIndex(settings.stem)), first,
-                                             std::llround(to * reader.sampleRate()) - first);
+                bench->cells = readSpanCells(reader, stems, timeline, std::max(0, store->stemIndex(settings.stem)),
+                                             first, std::llround(to * reader.sampleRate()) - first);
                 bench->weigher = std::make_unique<Weigher>(bench->cells);
                 bench->spectrum = std::make_shared<SpanSpectrum>(spanSpectrum(bench->cells));
                 bench->key = key;
             }
             const auto give = [&](const Result& result) { post([this, result] { take(result); }); };
             progress.throwIfCancelled();
-            Result result{id, from, to, settings, bench->weigher->weigh(course), {}, {}, bench->spectrum};
+            Result result{id, from, to, settings, bench->weigher->weigh(timeline), {}, {}, bench->spectrum};
             result.places = worstPlaces(result.now);
             if (bench->curve && bench->curveOf == base) {
                 result.curve = bench->curve;

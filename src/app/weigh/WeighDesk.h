@@ -1,4 +1,6 @@
 #pragma once
+#include <QTimer>
+
 #include "app/document/Document.h"
 #include "app/hearing/Hearing.h"
 #include "app/reels/Reels.h"

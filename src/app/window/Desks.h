@@ -2,7 +2,7 @@
 #include "app/dispatch/DispatchDesk.h"
 #include "app/hearing/HeardMeters.h"
 #include "app/intake/ReelsModel.h"
-#include "app/intake/RepairDesk.h"
+#include "app/intake/TreatmentDesk.h"
 #include "app/rebuild/RebuildTools.h"
 #include "app/weigh/CandidateDesk.h"
 #include "app/weigh/StrengthDesk.h"
@@ -16,22 +16,24 @@ namespace rivlen {
 struct Desks {
     explicit Desks(Studio& s)
         : reels(s.document, s.reels),
-          repairs(s.document, s.reels, s.hearing, s.work),
+          treatment(s.document, s.reels, s.hearing, s.work),
           strength(s.document, s.reels, s.work),
           weigh(s.document, s.reels, s.hearing, s.work),
           candidates(s.document, s.reels, s.hearing, s.work),
           trials(s.document, s.reels, s.splitting, s.hearing, s.work),
           rebuild(s.document, s.reels, s.splitting, s.hearing, s.work),
-          dispatch(s.document, s.reels, s.work),
+          deliverables(s.document, s.reels, s.work),
+          dispatch(s.document, s.reels, deliverables, s.work),
           meters(s.hearing) {}
 
     ReelsModel reels;
-    RepairDesk repairs;
+    TreatmentDesk treatment;
     StrengthDesk strength;
     WeighDesk weigh;
     CandidateDesk candidates;
     TrialDesk trials;
     RebuildTools rebuild;
+    DeliverablesDesk deliverables;
     DispatchDesk dispatch;
     HeardMeters meters;
 };

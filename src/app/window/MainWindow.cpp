@@ -3,7 +3,6 @@
 #include <QApplication>
 #include <QCloseEvent>
 #include <QHBoxLayout>
-#include <QLineEdit>
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
@@ -12,6 +11,7 @@
 #include "app/rebuild/ToolControls.h"
 #include "app/weigh/WeighKeys.h"
 #include "app/widgets/Theme.h"
+#include "app/window/HeldKeys.h"
 #include "app/window/WindowKeys.h"
 
 namespace rivlen {
@@ -50,13 +50,12 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
     connect(&studio.reels, &Reels::stemsChanged, this, &MainWindow::refresh);
     connect(&studio.hearing, &Hearing::changed, this, &MainWindow::refresh);
     connect(&m_desks.rebuild.mend, &MendTool::changed, this, &MainWindow::refresh);
-    connect(&m_timer, &QTimer::timeout, this, &MainWindow::tick);
-    m_timer.start(33);
+    connect(&studio.hearing, &Hearing::pulse, this, &MainWindow::tick);
     m_actions->addMenus();
     menuBar()->addMenu("View")->addAction("Meters", QKeySequence("G"), this, &MainWindow::showMeters);
     menuBar()->addMenu("Help")->addAction("Keyboard shortcuts", QKeySequence("F1"), this, &MainWindow::showShortcuts);
     addKeys();
-    qApp->installEventFilter(this);
+    qApp->installEventFilter(new HeldKeys(studio.hearing, this));
     refresh();
 }
 
@@ -68,7 +67,7 @@ QWidget* MainWindow::makeCentre() {
     m_empty->setFont(theme::font(16));
     m_empty->setStyleSheet("color: #a79d8c");
     m_pictures = new Pictures(m_studio, m_desks);
-    m_table = new ReelTable(m_studio.document, m_studio.reels, m_studio.repairs, m_studio.work, m_desks.reels);
+    m_table = new ReelTable(m_studio.document, m_studio.reels, m_studio.treating, m_studio.work, m_desks.reels);
     connect(m_table, &ReelTable::closed, this, [this] { showTable(false); });
     m_centre = new QStackedWidget;
     for (QWidget* page :
@@ -114,7 +113,7 @@ void MainWindow::showTable(bool on) {
 }
 
 bool MainWindow::busy() const {
-    return m_pictures->ownership().busy() || m_pictures->strip().busy() || m_desks.repairs.busy() ||
+    return m_pictures->ownership().busy() || m_pictures->strip().busy() || m_desks.treatment.busy() ||
            m_desks.rebuild.busy() || m_desks.weigh.busy();
 }
 
@@ -174,36 +173,6 @@ void MainWindow::closeEvent(QCloseEvent* e) {
     if (!m_actions->mayDiscard()) return e->ignore();
     m_studio.file.begin();  // saved or given up on purpose: nothing to recover next time
     e->accept();
-}
-
-bool MainWindow::hearSourceWhileHeld(QKeyEvent& key, bool pressed) {
-    if (key.isAutoRepeat()) return true;
-    const Player& player = m_studio.hearing.player();
-    if (pressed && !m_held && player.isOpen()) {
-        m_held = player.heard();
-        m_studio.hearing.hear(Heard::Source);
-    } else if (!pressed && m_held) {
-        m_studio.hearing.hear(*m_held);
-        m_held.reset();
-    }
-    return true;
-}
-
-bool MainWindow::eventFilter(QObject* object, QEvent* event) {
-    const bool pressed = event->type() == QEvent::KeyPress;
-    if ((pressed || event->type() == QEvent::KeyRelease) && isActiveWindow()) {
-        auto* key = static_cast<QKeyEvent*>(event);
-        QWidget* focus = QApplication::focusWidget();
-        if (key->key() == Qt::Key_O && key->modifiers() == Qt::NoModifier && !qobject_cast<QLineEdit*>(focus))
-            return hearSourceWhileHeld(*key, pressed);
-        if (pressed && (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter) &&
-            key->modifiers() == Qt::NoModifier)
-            if (auto* button = qobject_cast<QPushButton*>(focus); button && object == focus) {
-                button->click();
-                return true;
-            }
-    }
-    return QMainWindow::eventFilter(object, event);
 }
 
 }  // namespace rivlen

@@ -2,7 +2,6 @@
 #include <QLabel>
 #include <QMainWindow>
 #include <QStackedWidget>
-#include <QTimer>
 
 #include "app/intake/ReelTable.h"
 #include "app/views/MeterView.h"
@@ -38,7 +37,6 @@ protected:
     void dragEnterEvent(QDragEnterEvent*) override;
     void dropEvent(QDropEvent*) override;
     void closeEvent(QCloseEvent*) override;
-    bool eventFilter(QObject*, QEvent*) override;
 
 private:
     QWidget* makeCentre();
@@ -46,7 +44,6 @@ private:
     void addKeys();
     void refresh();
     void tick();
-    bool hearSourceWhileHeld(QKeyEvent& key, bool pressed);
     void showMeters();
     void showShortcuts();
 
@@ -65,8 +62,6 @@ private:
     TransportBar* m_transport;
     WorkLine* m_workLine;
     std::vector<StagePanel*> m_stagePanels;
-    QTimer m_timer;
-    std::optional<Heard> m_held;  ///< what was heard before the source key was held
 };
 
 }  // namespace rivlen

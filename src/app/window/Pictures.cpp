@@ -29,7 +29,7 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
     m_confidence = new ConfidenceView(document, reels, hearing, m_axis);
     m_confidence->setObjectName("confidence");
     m_lanes = new LanesView(desks.rebuild, document, reels, studio.splitting, hearing, m_axis);
-    m_strength = new StrengthLane(desks.strength, document, reels, hearing, m_axis);
+    m_strength = new StrengthView(desks.strength, document, reels, hearing, m_axis);
     m_weighStrip = new WeighStrip(desks.weigh);
 
     auto* stack = new QVBoxLayout(this);
@@ -126,6 +126,9 @@ void Pictures::tick() {
     // The view turns the page when the playhead leaves it.
     const double now = double(player.position()) / player.sampleRate();
     if (player.playing() && (now > m_axis.to() || now < m_axis.from())) m_axis.show(now, now + m_axis.span());
+    const int64_t frame = player.position();
+    if (!player.playing() && frame == m_drawnAt) return;
+    m_drawnAt = frame;
     for (QWidget* view : {static_cast<QWidget*>(m_ruler), static_cast<QWidget*>(m_strip), m_large->currentWidget(),
                           static_cast<QWidget*>(m_confidence), static_cast<QWidget*>(m_strength)})
         view->update();

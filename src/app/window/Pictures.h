@@ -9,7 +9,7 @@
 #include "app/views/OwnershipView.h"
 #include "app/views/PictureStrip.h"
 #include "app/weigh/DifferenceView.h"
-#include "app/weigh/StrengthLane.h"
+#include "app/weigh/StrengthView.h"
 #include "app/weigh/WeighStrip.h"
 #include "app/window/Desks.h"
 
@@ -54,13 +54,14 @@ private:
     DifferenceView* m_difference;
     ConfidenceView* m_confidence;
     LanesView* m_lanes;
-    StrengthLane* m_strength;
+    StrengthView* m_strength;
     WeighStrip* m_weighStrip;
     QPushButton* m_view;
     QScrollBar* m_scroll;
     bool m_strengthShown = false;
     std::string m_reel;  ///< on the axis
     double m_duration = -1;
+    int64_t m_drawnAt = -1;  ///< frame at which the playhead was drawn
 };
 
 }  // namespace rivlen

@@ -11,7 +11,7 @@ namespace rivlen {
 const std::array<MakePanel, kStages.size()>& panelTable() {
     static const std::array<MakePanel, kStages.size()> table{
         [](Studio& s, Desks& d) {
-            return makeIntakePanel(s.document, s.reels, s.reader, s.hearing, s.work, d.reels, d.repairs);
+            return makeIntakePanel(s.document, s.reels, s.reader, s.hearing, s.work, d.reels, d.treatment);
         },
         [](Studio& s, Desks&) { return makeSplitPanel(s.document, s.reels, s.splitting, s.work, s.networks); },
         [](Studio& s, Desks& d) {
@@ -19,7 +19,7 @@ const std::array<MakePanel, kStages.size()>& panelTable() {
                                   d.candidates, d.trials);
         },
         [](Studio& s, Desks& d) { return makeRebuildPanel(s.hearing, d.rebuild, d.meters); },
-        [](Studio& s, Desks& d) { return makeDispatchPanel(s.document, s.reels, s.work, d.dispatch); },
+        [](Studio& s, Desks& d) { return makeDispatchPanel(s.document, s.reels, s.work, d.deliverables, d.dispatch); },
     };
     return table;
 }

@@ -7,13 +7,13 @@ Studio::Studio(std::unique_ptr<Device> device)
       file(document, work),
       reels(document),
       reader(document, reels, work),
-      repairs(document, reels, work),
-      splitting(document, reels, repairs, work),
+      treating(document, reels, work),
+      splitting(document, reels, treating, work),
       hearing(std::move(device), document, reels, work),
       networks(work) {
     QObject::connect(&document, &Document::voided, &work, &Work::forget);
     // A reel is in the player before its treatments and stems follow.
-    QObject::connect(&hearing, &Hearing::opened, &repairs, &Repairs::begin);
+    QObject::connect(&hearing, &Hearing::opened, &treating, &Treating::begin);
     QObject::connect(&hearing, &Hearing::opened, &splitting, &Splitting::reopen);
 }
 

@@ -20,7 +20,7 @@ struct Studio {
     SessionFile file;
     Reels reels;
     ReelReader reader;
-    Repairs repairs;
+    Treating treating;
     Splitting splitting;
     Hearing hearing;
     InstalledNetworks networks;

@@ -51,9 +51,8 @@ void addHearingKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures
         };
     };
     sheet.add("one second back or on", {{",", move(-1)}, {".", move(1)}}, {}, ", and .");
-    sheet.add("to the start or the end",
-              {{"Home", [hearing] { hearing->player().locate(0); }},
-               {"End", [hearing] { hearing->player().locate(hearing->player().frames()); }}});
+    sheet.add("to the start or the end", {{"Home", [hearing] { hearing->locate(0); }},
+                                          {"End", [hearing] { hearing->locate(hearing->player().frames()); }}});
 }
 
 }  // namespace

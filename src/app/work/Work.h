@@ -22,7 +22,7 @@ public:
         Long,
         Reading,
         Looking
-    };  ///< splitting, repairing, exporting; reading and measuring; looking for faults
+    };  ///< splitting, treating, exporting; reading and measuring; looking for faults
     /// Brings a call from any thread to the window's thread, as long as the same session is open.
     using Post = std::function<void(std::function<void()>)>;
     using Body = std::function<void(Progress&, const Post&)>;

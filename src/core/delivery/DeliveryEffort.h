@@ -1,6 +1,6 @@
 #pragma once
 #include "core/delivery/Deliverable.h"
-#include "core/delivery/ReelWork.h"
+#include "core/delivery/ReelRecipe.h"
 
 namespace rivlen {
 

@@ -175,7 +175,7 @@ public:
         double bytes = double(made.frames) * std::max(channels, source.channels) * 4 * 3;
         if (storageFacts(d.storage).picture) bytes += double(fs::file_size(source.picture, ignored));
         checkSpace(folder, bytes, "\"" + d.name + "\"");
-        made.work = std::make_unique<WorkFolder>(folder);
+        made.work = std::make_unique<ScratchFolder>(folder);
     }
 
     MadeDelivery make(const Progress& progress) {

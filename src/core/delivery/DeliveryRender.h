@@ -3,7 +3,7 @@
 
 #include "core/delivery/Deliverable.h"
 #include "core/delivery/DeliveryReport.h"
-#include "core/delivery/WorkFolder.h"
+#include "core/delivery/ScratchFolder.h"
 #include "core/rebuild/RenderGraph.h"
 
 namespace rivlen {
@@ -21,7 +21,7 @@ struct DeliverySource {
 /// A deliverable whose files are whole and checked, but have no names yet.
 struct MadeDelivery {
     DeliveryReport report;
-    std::unique_ptr<WorkFolder> work;
+    std::unique_ptr<ScratchFolder> work;
     std::vector<std::filesystem::path> stored;  ///< in the work folder, by report.files
     int64_t first = 0, frames = 0;              ///< its span: first frame at the reel's rate, frames at its own
     int sampleRate = 0;

@@ -168,7 +168,7 @@ private:
         if (d.holds == "music-and-effects" && item.report().limited < 0) return;
         Difference difference;
         for (Item* p : parts) difference.add(p->files(), fromDb(-p->report().gain));
-        const WorkFolder work(folder);
+        const ScratchFolder work(folder);
         if (d.holds == "dialogue") difference.add({reference(item, work / "mix.wav", Progress(progress, 0, 0.7))}, -1);
         else difference.add(item.files(), -fromDb(-item.report().gain));
         const double worst = difference.largest(Progress(progress, 0.7, 1));

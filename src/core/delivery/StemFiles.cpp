@@ -26,7 +26,7 @@ struct StemFiles::Impl {
     int64_t samples = 0;
     int wanted = 0;
     bool withResult = false;
-    StrengthCourse course;
+    StrengthTimeline timeline;
     Isolator isolator;
 
     StemBlock waiting;  ///< for the isolation's context; starts margin() before the next frame to be written
@@ -35,8 +35,8 @@ struct StemFiles::Impl {
     Impl(int channels, int rate) : isolator(channels, rate) {}
 
     bool neutral() const {
-        return course.constant() && course.base.depth >= kFullDepth && !movesCells(course.base) &&
-               !course.uses("room_keep") && !withResult;
+        return timeline.constant() && timeline.base.depth >= kFullDepth && !movesCells(timeline.base) &&
+               !timeline.uses("room_keep") && !withResult;
     }
 
     StemBlock silence(const StemBlock& like, int64_t frames) const { return like.slice(like.source.frames(), frames); }
@@ -44,7 +44,7 @@ struct StemFiles::Impl {
     void write(int64_t count) {
         if (count <= 0) return;
         const int64_t margin = isolator.margin();
-        auto out = isolator.apply(course, wanted, written, waiting.slice(0, count + 2 * margin));
+        auto out = isolator.apply(timeline, wanted, written, waiting.slice(0, count + 2 * margin));
         if (withResult) out.stems.push_back(std::move(out.result));
         put(waiting.source, margin, out.stems);
         written += count;
@@ -75,13 +75,13 @@ struct StemFiles::Impl {
 };
 
 StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int rate, int channels,
-                     const StrengthCourse& course, bool measureLoudness)
+                     const StrengthTimeline& timeline, bool measureLoudness)
     : m(std::make_unique<Impl>(channels, rate)) {
-    const auto found = std::find(names.begin(), names.end(), course.base.stem);
-    m->course = course;
+    const auto found = std::find(names.begin(), names.end(), timeline.base.stem);
+    m->timeline = timeline;
     m->withResult = target.result;
     if (found == names.end() && !m->neutral())
-        throw Error(Error::Kind::Usage, "The network gives no stem \"" + course.base.stem +
+        throw Error(Error::Kind::Usage, "The network gives no stem \"" + timeline.base.stem +
                                             "\": choose one of its own, or another network.");
     m->wanted = int(found - names.begin());
     if (m->withResult) names.push_back("result");

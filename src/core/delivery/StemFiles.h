@@ -5,7 +5,7 @@
 #include <string>
 #include <vector>
 
-#include "core/isolation/StrengthCourse.h"
+#include "core/isolation/StrengthTimeline.h"
 #include "core/media/AudioWriter.h"
 #include "core/separation/StemBlock.h"
 
@@ -38,7 +38,7 @@ public:
     /// Opens all files; throws Error (OutputUnwritable), or Error (Usage) when the settings shape a stem that is not
     /// among stems. measureLoudness costs a quarter of the writing.
     StemFiles(const Target& target, std::vector<std::string> stems, int sampleRate, int channels,
-              const StrengthCourse& course, bool measureLoudness = true);
+              const StrengthTimeline& timeline, bool measureLoudness = true);
     ~StemFiles();
 
     /// The room, when there is one, in every block or in none.

@@ -5,7 +5,7 @@
 
 namespace rivlen {
 
-/// A place where a channel jumps out of its own course.
+/// A place where a channel jumps out of its own timeline.
 struct Click {
     int64_t at = 0;    ///< sample with the largest prediction error
     float error = 0;   ///< its magnitude

@@ -196,8 +196,8 @@ fs::path writeHandOver(const DeliverySource& source, const std::vector<NamedSpan
         }
     }
     checkSpace(folder, bytes, "the hand-over");
-    WorkFolder::clearAbandoned(folder);
-    const WorkFolder work(folder);
+    ScratchFolder::clearAbandoned(folder);
+    const ScratchFolder work(folder);
     Writer(source, work / "whole", list, handles).run(progress);
     fs::rename(work / "whole", final, problem);
     if (problem)

@@ -1,7 +1,7 @@
 #pragma once
 #include <vector>
 
-#include "core/isolation/StrengthCourse.h"
+#include "core/isolation/StrengthTimeline.h"
 
 namespace rivlen {
 

@@ -22,10 +22,10 @@ int64_t floorTo(int64_t value, int64_t grid) {
 
 /// Calls f(i, levels) for frames [0, count) that begin at `first` of the recording.
 template <typename F>
-void withLevels(const StrengthCourse& course, int rate, int64_t first, int64_t count, F&& f) {
-    const auto at = [&](int64_t frame) { return course.levels(double(first + frame) / rate); };
+void withLevels(const StrengthTimeline& timeline, int rate, int64_t first, int64_t count, F&& f) {
+    const auto at = [&](int64_t frame) { return timeline.levels(double(first + frame) / rate); };
     StrengthLevels here = at(0);
-    if (course.constant()) {
+    if (timeline.constant()) {
         for (int64_t i = 0; i < count; ++i) f(size_t(i), here);
         return;
     }
@@ -83,28 +83,28 @@ Isolator::Frame Isolator::analysed(const std::vector<int>& group, int64_t at, co
     return frame;
 }
 
-std::vector<Blend> Isolator::blends(const StrengthCourse& course, int64_t begin, int frames) const {
-    if (course.constant()) return {{{course.base, 1.0}}};
+std::vector<Blend> Isolator::blends(const StrengthTimeline& timeline, int64_t begin, int frames) const {
+    if (timeline.constant()) return {{{timeline.base, 1.0}}};
     std::vector<Blend> all;
     for (int i = 0; i < frames; ++i)
-        all.push_back(course.at((double(begin) + double(i) * m_hop + m_size / 2) / m_rate));
+        all.push_back(timeline.at((double(begin) + double(i) * m_hop + m_size / 2) / m_rate));
     return all;
 }
 
-void Isolator::keepRoom(const StrengthCourse& course, int wanted, int64_t origin, StemBlock& block) {
-    if (!block.hasRoom() || wanted != 0 || block.stems.size() < 2 || !course.uses("room_keep")) return;
+void Isolator::keepRoom(const StrengthTimeline& timeline, int wanted, int64_t origin, StemBlock& block) {
+    if (!block.hasRoom() || wanted != 0 || block.stems.size() < 2 || !timeline.uses("room_keep")) return;
     auto& voice = block.stems[0];
     auto& other = block.stems.back();
     for (int c = 0; c < voice.channels(); ++c)
-        withLevels(course, m_rate, origin, voice.frames(), [&](size_t i, const StrengthLevels& l) {
+        withLevels(timeline, m_rate, origin, voice.frames(), [&](size_t i, const StrengthLevels& l) {
             const float taken = float((1 - l.room) * double(block.room.channel(c)[i]));
             voice.channel(c)[i] -= taken;
             other.channel(c)[i] += taken;
         });
 }
 
-SpanCells Isolator::cells(const StrengthCourse& course, int wanted, int64_t first, StemBlock block) {
-    keepRoom(course, wanted, first - margin(), block);
+SpanCells Isolator::cells(const StrengthTimeline& timeline, int wanted, int64_t first, StemBlock block) {
+    keepRoom(timeline, wanted, first - margin(), block);
     return cells(wanted, first, block.source.frames() - 2 * margin(), block.source, block.stems);
 }
 
@@ -129,7 +129,7 @@ SpanCells Isolator::cells(int wanted, int64_t first, int64_t count, const AudioB
     return out;
 }
 
-void Isolator::moveCells(const StrengthCourse& course, size_t group, int wanted, int64_t first, int64_t count,
+void Isolator::moveCells(const StrengthTimeline& timeline, size_t group, int wanted, int64_t first, int64_t count,
                          const StemBlock& block, std::vector<AudioBuffer>& moved) {
     const AudioBuffer& source = block.source;
     const auto& stems = block.stems;
@@ -137,7 +137,7 @@ void Isolator::moveCells(const StrengthCourse& course, size_t group, int wanted,
     const int64_t origin = first - margin();  // position of the buffers' first frame
     const int64_t begin = floorTo(first - m_size + m_hop, m_hop);
     const int frames = int((first + count - begin + m_hop - 1) / m_hop);
-    const std::vector<Blend> strength = blends(course, begin, frames);
+    const std::vector<Blend> strength = blends(timeline, begin, frames);
     if (!movesCells(strength)) return;
     const int reach = looksAround(strength) ? kCellReach : 0;
     std::vector<Cells> shares;  // by frame, then stem
@@ -186,7 +186,7 @@ void Isolator::moveCells(const StrengthCourse& course, size_t group, int wanted,
     }
 }
 
-void Isolator::setLevels(const StrengthCourse& course, int wanted, int64_t first, const StemBlock& block,
+void Isolator::setLevels(const StrengthTimeline& timeline, int wanted, int64_t first, const StemBlock& block,
                          int64_t around, Isolated& out) const {
     const int64_t count = out.stems[0].frames();
     // One of the others is what the rest leaves of the source, so that rounding cannot break the sum.
@@ -194,7 +194,7 @@ void Isolator::setLevels(const StrengthCourse& course, int wanted, int64_t first
     for (int c = 0; c < block.source.channels(); ++c) {
         const auto x = block.source.channel(c).subspan(size_t(around), size_t(count));
         const auto result = out.result.channel(c);
-        withLevels(course, m_rate, first, count, [&](size_t i, const StrengthLevels& l) {
+        withLevels(timeline, m_rate, first, count, [&](size_t i, const StrengthLevels& l) {
             double others = 0;
             for (size_t s = 0; s < out.stems.size(); ++s) {
                 float& v = out.stems[s].channel(c)[i];
@@ -212,39 +212,39 @@ void Isolator::setLevels(const StrengthCourse& course, int wanted, int64_t first
     }
 }
 
-Isolator::Isolated Isolator::apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block,
+Isolator::Isolated Isolator::apply(const StrengthTimeline& timeline, int wanted, int64_t first, StemBlock block,
                                    int64_t around) {
     const int64_t count = block.source.frames() - 2 * around;
     const auto neutral = [&](const auto& blend) {
         return std::all_of(blend.begin(), blend.end(),
                            [](const auto& one) { return one.first.depth >= kFullDepth && one.first.balance == 0; });
     };
-    if (block.hasRoom() && course != m_course) {
-        if (course.uses("room_keep") || m_course.uses("room_keep")) forget();
-        m_course = course;
+    if (block.hasRoom() && timeline != m_timeline) {
+        if (timeline.uses("room_keep") || m_timeline.uses("room_keep")) forget();
+        m_timeline = timeline;
     }
-    keepRoom(course, wanted, first - around, block);
+    keepRoom(timeline, wanted, first - around, block);
     Isolated out;
     for (const auto& stem : block.stems) out.stems.push_back(stem.slice(around, count));
     bool moving = false;
-    if (block.stems.size() > 1 && (!course.constant() || movesCells(course.base))) {
+    if (block.stems.size() > 1 && (!timeline.constant() || movesCells(timeline.base))) {
         std::vector<AudioBuffer> moved(block.stems.size(), AudioBuffer(block.source.channels(), count));
         for (size_t group = 0; group < m_groups.size(); ++group)
-            moveCells(course, group, wanted, first, count, block, moved);
+            moveCells(timeline, group, wanted, first, count, block, moved);
         for (size_t s = 0; s < out.stems.size(); ++s)
             for (size_t i = 0; i < out.stems[s].samples().size(); ++i)
                 out.stems[s].samples()[i] += moved[s].samples()[i];
         moving = true;
     }
     out.result = out.stems[size_t(wanted)];
-    if (moving || !course.constant() || !neutral(course.at(0)) || (block.hasRoom() && course.uses("room_keep")))
-        setLevels(course, wanted, first, block, around, out);
+    if (moving || !timeline.constant() || !neutral(timeline.at(0)) || (block.hasRoom() && timeline.uses("room_keep")))
+        setLevels(timeline, wanted, first, block, around, out);
     return out;
 }
 
 std::vector<AudioBuffer> Isolator::apply(const IsolationSettings& settings, int wanted, int64_t first, int64_t,
                                          const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
-    return apply(StrengthCourse(settings), wanted, first, StemBlock{source, stems, {}}).stems;
+    return apply(StrengthTimeline(settings), wanted, first, StemBlock{source, stems, {}}).stems;
 }
 
 }  // namespace rivlen

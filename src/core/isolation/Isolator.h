@@ -34,22 +34,22 @@ public:
         AudioBuffer result;              ///< the wanted one with its Balance
     };
     /// What apply() needs around for a strength: margin(), or nothing when no cell is moved.
-    int64_t margin(const StrengthCourse& course) const {
-        return course.constant() && !movesCells(course.base) ? 0 : margin();
+    int64_t margin(const StrengthTimeline& timeline) const {
+        return timeline.constant() && !movesCells(timeline.base) ? 0 : margin();
     }
     /// block covers [first - m, first + count + m) of the recording with m = around: margin(), or at least
-    /// margin(course); returns [first, first + count) at the strength. wanted is the index of the wanted stem.
-    Isolated apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block, int64_t around);
-    Isolated apply(const StrengthCourse& course, int wanted, int64_t first, StemBlock block) {
-        return apply(course, wanted, first, std::move(block), margin());
+    /// margin(timeline); returns [first, first + count) at the strength. wanted is the index of the wanted stem.
+    Isolated apply(const StrengthTimeline& timeline, int wanted, int64_t first, StemBlock block, int64_t around);
+    Isolated apply(const StrengthTimeline& timeline, int wanted, int64_t first, StemBlock block) {
+        return apply(timeline, wanted, first, std::move(block), margin());
     }
     /// The same for one setting and a room that is not known: the stems alone.
     std::vector<AudioBuffer> apply(const IsolationSettings& settings, int wanted, int64_t first, int64_t count,
                                    const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
 
-    /// What apply() works on, to weigh settings without making sound; same arguments. Of the course only Room keep
+    /// What apply() works on, to weigh settings without making sound; same arguments. Of the timeline only Room keep
     /// counts.
-    SpanCells cells(const StrengthCourse& course, int wanted, int64_t first, StemBlock block);
+    SpanCells cells(const StrengthTimeline& timeline, int wanted, int64_t first, StemBlock block);
     SpanCells cells(int wanted, int64_t first, int64_t count, const AudioBuffer& source,
                     const std::vector<AudioBuffer>& stems);
 
@@ -69,13 +69,13 @@ private:
     void transform(std::span<const float> row, int64_t at);
 
     /// What the strength is at frames [first, first + count) of the grid, one for all when it is the same.
-    std::vector<Blend> blends(const StrengthCourse& course, int64_t begin, int frames) const;
+    std::vector<Blend> blends(const StrengthTimeline& timeline, int64_t begin, int frames) const;
     /// Moves what Room keep takes from the dialogue.
-    void keepRoom(const StrengthCourse& course, int wanted, int64_t origin, StemBlock& block);
+    void keepRoom(const StrengthTimeline& timeline, int wanted, int64_t origin, StemBlock& block);
     /// Adds what changes owner to moved[stem] (count frames).
-    void moveCells(const StrengthCourse& course, size_t group, int wanted, int64_t first, int64_t count,
+    void moveCells(const StrengthTimeline& timeline, size_t group, int wanted, int64_t first, int64_t count,
                    const StemBlock& block, std::vector<AudioBuffer>& moved);
-    void setLevels(const StrengthCourse& course, int wanted, int64_t first, const StemBlock& block, int64_t around,
+    void setLevels(const StrengthTimeline& timeline, int wanted, int64_t first, const StemBlock& block, int64_t around,
                    Isolated& out) const;
 
     int m_size, m_hop, m_rate;
@@ -86,7 +86,7 @@ private:
     std::vector<std::vector<int>> m_groups;
     size_t m_keep = 0;
     std::map<std::pair<int64_t, size_t>, Frame> m_kept;  ///< by position and group
-    StrengthCourse m_course;                             ///< that was applied last
+    StrengthTimeline m_timeline;                         ///< that was applied last
 };
 
 }  // namespace rivlen

@@ -9,7 +9,7 @@ namespace rivlen {
 class ResultSource : public SampleSource {
 public:
     /// stems belong to source and are read with it. Throws Error (InputUnreadable).
-    ResultSource(std::shared_ptr<SampleSource> source, StemReaders stems, StrengthCourse course);
+    ResultSource(std::shared_ptr<SampleSource> source, StemReaders stems, StrengthTimeline timeline);
 
     int channels() const override { return m_source->channels(); }
     int sampleRate() const override { return m_source->sampleRate(); }
@@ -19,7 +19,7 @@ public:
 private:
     std::shared_ptr<SampleSource> m_source;
     StemReaders m_stems;
-    StrengthCourse m_course;
+    StrengthTimeline m_timeline;
     Isolator m_isolator;
 };
 

@@ -37,7 +37,8 @@ std::vector<TrialChoice> trialChoices() {
 }
 
 Trial tryNetwork(SampleSource& source, const TrialChoice& choice, const std::shared_ptr<Network>& network,
-                 const std::vector<StrengthCourse>& courses, int64_t first, int64_t count, const Progress& progress) {
+                 const std::vector<StrengthTimeline>& timelines, int64_t first, int64_t count,
+                 const Progress& progress) {
     const auto start = std::chrono::steady_clock::now();
     Isolator isolator(source.channels(), source.sampleRate());
     const int64_t around = std::max(isolator.margin(), int64_t(kTrialAround * source.sampleRate()));
@@ -60,13 +61,13 @@ Trial tryNetwork(SampleSource& source, const TrialChoice& choice, const std::sha
     trial.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     const int64_t margin = isolator.margin();
     const StemBlock part = trial.block.slice(first - trial.from - margin, count + 2 * margin);
-    for (const auto& course : courses) {
+    for (const auto& timeline : timelines) {
         progress.throwIfCancelled();
-        const int wanted = int(stemPlace(course.base.stem));
-        const SpanCells cells = isolator.cells(course, wanted, first, part);
-        trial.weighings.push_back(Weigher(cells).weigh(course));
+        const int wanted = int(stemPlace(timeline.base.stem));
+        const SpanCells cells = isolator.cells(timeline, wanted, first, part);
+        trial.weighings.push_back(Weigher(cells).weigh(timeline));
         LoudnessMeter meter(source.channels(), source.sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
-        meter.add(isolator.apply(course, wanted, first, part).result);
+        meter.add(isolator.apply(timeline, wanted, first, part).result);
         trial.loudness.push_back(meter.integrated());
     }
     return trial;

@@ -30,7 +30,8 @@ struct Trial {
 /// Separates [first, first + count) with kTrialAround seconds on either side, then weighs it at each strength; all are
 /// for one stem. Throws Error (Cancelled, InputUnreadable).
 Trial tryNetwork(SampleSource& source, const TrialChoice& choice, const std::shared_ptr<Network>& network,
-                 const std::vector<StrengthCourse>& courses, int64_t first, int64_t count, const Progress& progress);
+                 const std::vector<StrengthTimeline>& timelines, int64_t first, int64_t count,
+                 const Progress& progress);
 
 inline constexpr double kTrialAround = 1.0;  ///< seconds
 

@@ -49,16 +49,16 @@ Weigher::Weigher(const SpanCells& cells) : m_cells(cells), m_correctionDb(spillC
     }
 }
 
-void Weigher::findOwnership(const StrengthCourse& course) {
-    StrengthCourse but = course;
-    if (course.constant()) but.base.depth = m_course.base.depth, but.base.balance = m_course.base.balance;
-    if (!m_now.empty() && but == m_course) return;
-    m_course = course;
+void Weigher::findOwnership(const StrengthTimeline& timeline) {
+    StrengthTimeline but = timeline;
+    if (timeline.constant()) but.base.depth = m_timeline.base.depth, but.base.balance = m_timeline.base.balance;
+    if (!m_now.empty() && but == m_timeline) return;
+    m_timeline = timeline;
     m_now.clear();
-    std::vector<Blend> strength{course.at(0)};
-    if (!course.constant()) {
+    std::vector<Blend> strength{timeline.at(0)};
+    if (!timeline.constant()) {
         strength.clear();
-        for (int t = 0; t < m_cells.frames; ++t) strength.push_back(course.at(m_cells.secondOf(t)));
+        for (int t = 0; t < m_cells.frames; ++t) strength.push_back(timeline.at(m_cells.secondOf(t)));
     }
     const bool around = looksAround(strength);
     for (const auto& group : m_cells.groups) {
@@ -70,17 +70,17 @@ void Weigher::findOwnership(const StrengthCourse& course) {
     }
 }
 
-std::vector<float> Weigher::backs(const StrengthCourse& course) const {
+std::vector<float> Weigher::backs(const StrengthTimeline& timeline) const {
     const auto back = [](const StrengthLevels& l) { return float(l.back * l.rest / l.wanted); };
-    std::vector<float> all(size_t(m_cells.frames), back(course.levels(0)));
-    if (!course.constant())
-        for (int t = 0; t < m_cells.frames; ++t) all[size_t(t)] = back(course.levels(m_cells.secondOf(t)));
+    std::vector<float> all(size_t(m_cells.frames), back(timeline.levels(0)));
+    if (!timeline.constant())
+        for (int t = 0; t < m_cells.frames; ++t) all[size_t(t)] = back(timeline.levels(m_cells.secondOf(t)));
     return all;
 }
 
-Weighing Weigher::weigh(const StrengthCourse& course) {
-    findOwnership(course);
-    const std::vector<float> allBacks = backs(course);
+Weighing Weigher::weigh(const StrengthTimeline& timeline) {
+    findOwnership(timeline);
+    const std::vector<float> allBacks = backs(timeline);
     const size_t width = size_t(std::max(1L, std::lround(kBandHz / m_cells.binHz)));
     std::vector<int> momentOf;
     for (int t = 0; t < m_cells.frames; ++t)

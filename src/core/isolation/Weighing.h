@@ -64,15 +64,15 @@ public:
 
     /// Room keep must be the one that the cells were made with; of Balance its difference counts, as if it were more or
     /// less Depth.
-    Weighing weigh(const StrengthCourse& course);
+    Weighing weigh(const StrengthTimeline& timeline);
 
 private:
-    void findOwnership(const StrengthCourse& course);
-    std::vector<float> backs(const StrengthCourse& course) const;  ///< by frame
+    void findOwnership(const StrengthTimeline& timeline);
+    std::vector<float> backs(const StrengthTimeline& timeline) const;  ///< by frame
 
     const SpanCells& m_cells;
     double m_correctionDb;
-    StrengthCourse m_course;      ///< that m_now was computed for
+    StrengthTimeline m_timeline;  ///< that m_now was computed for
     std::vector<Cells> m_now;     ///< the wanted stem's share at the strength, by group: all but Depth
     std::vector<Cells> m_wanted;  ///< V, by group
     std::vector<std::shared_ptr<const DamageCounter>> m_counters;  ///< by group

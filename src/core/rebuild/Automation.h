@@ -1,5 +1,5 @@
 #pragma once
-#include "core/isolation/StrengthCourse.h"
+#include "core/isolation/StrengthTimeline.h"
 
 // What is done to curves over time, whether they are of a lane or of a strength setting. Curves rise in time; all
 // functions return another one.

@@ -33,7 +33,7 @@ void put(Rebuild& r, const std::string& lane, const Clip& clip) {
 
 }  // namespace
 
-std::string splitClip(Rebuild& r, const std::string& id, double at) {
+std::string cutClip(Rebuild& r, const std::string& id, double at) {
     const Clip* found = std::as_const(r).clip(id);
     if (!found || at - found->at < kShortestClip || found->end() - at < kShortestClip) return {};
     const std::string lane = r.laneOf(id)->id;
@@ -60,7 +60,7 @@ void splitLane(Rebuild& r, const std::string& lane, double at) {
     if (const Lane* l = std::as_const(r).lane(lane))
         for (const Clip& c : l->clips)
             if (c.at < at && c.end() > at) over.push_back(c.id);
-    for (const auto& id : over) splitClip(r, id, at);
+    for (const auto& id : over) cutClip(r, id, at);
 }
 
 void moveClip(Rebuild& r, const std::string& id, double at, const std::string& lane) {

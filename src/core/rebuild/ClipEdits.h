@@ -9,7 +9,7 @@
 namespace rivlen {
 
 /// Cuts a clip in two; the second half's id, or empty when the place is not inside it.
-std::string splitClip(Rebuild& rebuild, const std::string& clip, double at);
+std::string cutClip(Rebuild& rebuild, const std::string& clip, double at);
 /// Cuts all clips of a lane that lie over a place.
 void splitLane(Rebuild& rebuild, const std::string& lane, double at);
 /// To another place, and to another lane when one is given.

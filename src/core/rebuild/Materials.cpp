@@ -57,17 +57,17 @@ struct Materials::Blocks {
             for (Part p : {Part::Dialogue, Part::Music, Part::Ambience, Part::Voice, Part::Room}) keep(p, silent);
             return e;
         }
-        const int64_t margin = isolator->margin(reel.course);
+        const int64_t margin = isolator->margin(reel.timeline);
         StemBlock whole = stems.read(*source, first - margin, kBlock + 2 * margin);
-        const size_t wanted = stemPlace(reel.course.base.stem);
+        const size_t wanted = stemPlace(reel.timeline.base.stem);
         keep(Part::Source, whole.source.slice(margin, kBlock));
         AudioBuffer room = whole.hasRoom() ? whole.room.slice(margin, kBlock) : AudioBuffer(source->channels(), kBlock);
         if (wanted == 0 && whole.hasRoom())
             for (int64_t i = 0; i < kBlock; ++i) {
-                const auto kept = float(reel.course.levels(double(first + i) / source->sampleRate()).room);
+                const auto kept = float(reel.timeline.levels(double(first + i) / source->sampleRate()).room);
                 for (int c = 0; c < room.channels(); ++c) room.channel(c)[size_t(i)] *= kept;
             }
-        auto out = isolator->apply(reel.course, int(wanted), first, std::move(whole), margin);
+        auto out = isolator->apply(reel.timeline, int(wanted), first, std::move(whole), margin);
         AudioBuffer voice = out.stems[0];
         for (size_t i = 0; i < voice.samples().size(); ++i) voice.samples()[i] -= room.samples()[i];
         keep(Part::Voice, std::move(voice));

@@ -14,7 +14,7 @@ namespace rivlen {
 struct ReelMaterial {
     std::function<std::unique_ptr<SampleSource>()> source;  ///< what the stems sum to
     std::shared_ptr<StemStore> stems;                       ///< null: not split yet; then stems are silent
-    StrengthCourse course;                                  ///< the strength that the stems have in the rebuild
+    StrengthTimeline timeline;                              ///< the strength that the stems have in the rebuild
     int sampleRate = 48000, channels = 2;
     int64_t frames = 0;
 };

@@ -4,7 +4,7 @@
 #include <vector>
 
 #include "core/base/Shared.h"
-#include "core/isolation/StrengthCourse.h"
+#include "core/isolation/StrengthTimeline.h"
 #include "core/rebuild/Clip.h"
 #include "core/rebuild/Duck.h"
 #include "core/rebuild/Mend.h"

@@ -48,9 +48,9 @@ DrawnCurve follow(const DrawnCurve& curve, const std::vector<AlignedStretch>& st
 
 Conformed conform(const Reel& reel, const std::vector<AlignedStretch>& stretches) {
     Conformed out{reel, 0, 0};
-    for (auto& course : out.reel.strength) {
-        const auto before = std::move(course.regions);
-        course.regions.clear();
+    for (auto& timeline : out.reel.strength) {
+        const auto before = std::move(timeline.regions);
+        timeline.regions.clear();
         for (const auto& region : before) {
             int kept = 0;
             for (const auto& [a, b] : pieces(region.from, region.to, stretches)) {
@@ -58,13 +58,13 @@ Conformed conform(const Reel& reel, const std::vector<AlignedStretch>& stretches
                 StrengthRegion piece = region;
                 piece.from = a;
                 piece.to = b;
-                placeRegion(course, piece);
+                placeRegion(timeline, piece);
                 ++kept;
             }
             ++(kept ? out.regionsKept : out.regionsLost);
         }
-        for (auto& [id, curve] : course.drawn) curve = follow(curve, stretches);
-        std::erase_if(course.drawn, [](const auto& d) { return d.second.empty(); });
+        for (auto& [id, curve] : timeline.drawn) curve = follow(curve, stretches);
+        std::erase_if(timeline.drawn, [](const auto& d) { return d.second.empty(); });
     }
     out.reel.region = -1;
     if (reel.loop) {

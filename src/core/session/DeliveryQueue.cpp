@@ -330,7 +330,7 @@ void DeliveryQueue::work(DeliveryTask task, const Progress& progress) {
         changed(task.id);
     };
     say("stems");
-    WorkFolder::clearAbandoned(task.folder);
+    ScratchFolder::clearAbandoned(task.folder);
     const Effort effort = effortOf(task);
     const double prepared = effort.preparing / (effort.preparing + effort.making);
     const ReelMaterial material = prepareReel(recipeOf(reel), Progress(progress, 0, prepared));

@@ -24,16 +24,16 @@ const Reel* Session::reel(const std::string& id) const {
 
 Reel* Session::reel(const std::string& id) { return const_cast<Reel*>(std::as_const(*this).reel(id)); }
 
-std::array<StrengthCourse, kStemCount> Reel::neutralStrength() {
-    std::array<StrengthCourse, kStemCount> all;
+std::array<StrengthTimeline, kStemCount> Reel::neutralStrength() {
+    std::array<StrengthTimeline, kStemCount> all;
     for (size_t s = 0; s < kStemCount; ++s) all[s].base.stem = kStemNames[s];
     return all;
 }
 
-StrengthCourse courseWith(const Reel& reel, const IsolationSettings& settings) {
+StrengthTimeline timelineWith(const Reel& reel, const IsolationSettings& settings) {
     Reel other = reel;
     other.setIsolation(settings);
-    return other.course();
+    return other.timeline();
 }
 
 Reel makeReel(const Session& session, const fs::path& source) {
@@ -82,12 +82,12 @@ Session parseSession(const std::string& text, const fs::path& file) {
             if (r.contains("isolation")) {  // version 1
                 const IsolationSettings settings = isolationFromJson(r.at("isolation"));
                 reel.stem = kStemNames[stemPlace(settings.stem)];
-                reel.course().base = settings;
+                reel.timeline().base = settings;
             }
             reel.stem = kStemNames[stemPlace(r.value("stem", reel.stem))];
             for (const json& c : r.value("strength", json::array())) {
-                StrengthCourse course = courseFromJson(c);
-                reel.strength[stemPlace(course.base.stem)] = std::move(course);
+                StrengthTimeline timeline = timelineFromJson(c);
+                reel.strength[stemPlace(timeline.base.stem)] = std::move(timeline);
             }
             for (const json& c : r.value("candidates", json::array())) {
                 const std::string place = c.at("place");

@@ -9,7 +9,7 @@
 
 #include "core/delivery/Deliverable.h"
 #include "core/isolation/StemNames.h"
-#include "core/isolation/StrengthCourse.h"
+#include "core/isolation/StrengthTimeline.h"
 #include "core/rebuild/Rebuild.h"
 #include "core/treatment/Treatment.h"
 
@@ -33,7 +33,7 @@ struct Reel {
     std::string network;            ///< network id; empty: the default one
     std::string quality = "fine";   ///< "quick" or "fine"
     std::string stem = "dialogue";  ///< the wanted one, whose strength is worked on
-    std::array<StrengthCourse, kStemCount> strength = neutralStrength();  ///< by kStemNames
+    std::array<StrengthTimeline, kStemCount> strength = neutralStrength();  ///< by kStemNames
     int region = -1;  ///< whose settings are worked on, of the wanted stem's regions; -1: the whole reel's
     std::array<std::optional<Candidate>, kCandidates> candidates;
     std::optional<std::pair<double, double>> loop;
@@ -53,14 +53,14 @@ struct Reel {
         return std::find(dismissed.begin(), dismissed.end(), findingKey(finding)) != dismissed.end();
     }
 
-    StrengthCourse& course() { return strength[stemPlace(stem)]; }
-    const StrengthCourse& course() const { return strength[stemPlace(stem)]; }
+    StrengthTimeline& timeline() { return strength[stemPlace(stem)]; }
+    const StrengthTimeline& timeline() const { return strength[stemPlace(stem)]; }
     /// The region that is worked on, or null.
     const StrengthRegion* workedRegion() const {
-        return region >= 0 && region < int(course().regions.size()) ? &course().regions[size_t(region)] : nullptr;
+        return region >= 0 && region < int(timeline().regions.size()) ? &timeline().regions[size_t(region)] : nullptr;
     }
     /// The settings that are worked on.
-    const IsolationSettings& isolation() const { return workedRegion() ? workedRegion()->settings : course().base; }
+    const IsolationSettings& isolation() const { return workedRegion() ? workedRegion()->settings : timeline().base; }
     IsolationSettings& isolation() { return const_cast<IsolationSettings&>(std::as_const(*this).isolation()); }
 
     /// Puts a setting in force where work goes on; it becomes one of the wanted stem.
@@ -71,7 +71,7 @@ struct Reel {
     }
 
     /// Plain settings for each stem.
-    static std::array<StrengthCourse, kStemCount> neutralStrength();
+    static std::array<StrengthTimeline, kStemCount> neutralStrength();
     bool operator==(const Reel&) const = default;
 };
 
@@ -93,7 +93,7 @@ struct Session {
 Reel makeReel(const Session& session, const std::filesystem::path& source);
 
 /// The reel's strength with other settings where work goes on.
-StrengthCourse courseWith(const Reel& reel, const IsolationSettings& settings);
+StrengthTimeline timelineWith(const Reel& reel, const IsolationSettings& settings);
 
 /// Reads a session file (docs/formats.md). Sources that are not there are kept: the caller asks for them.
 /// Throws Error (InputUnreadable) with what is wrong and where.

@@ -25,8 +25,8 @@ bool usesStems(const Rebuild& r) {
     return r.empty();
 }
 
-StrengthCourse courseFor(const Reel& reel, const Deliverable& d) {
-    if (d.candidate.empty()) return reel.course();
+StrengthTimeline courseFor(const Reel& reel, const Deliverable& d) {
+    if (d.candidate.empty()) return reel.timeline();
     for (const auto& strength : deliveryStrengths())
         if (d.candidate == strength.id) {
             Reel other = reel;
@@ -34,12 +34,12 @@ StrengthCourse courseFor(const Reel& reel, const Deliverable& d) {
             if (d.candidate == "natural")
                 for (const Preset& p : listPresets())
                     if (p.shipped && p.name == "Natural playback") settings = p.settings;
-            StrengthCourse& course = other.course();
-            const std::string stem = course.base.stem;
-            course = {};
-            course.base = settings;
-            course.base.stem = stem;
-            return course;
+            StrengthTimeline& timeline = other.timeline();
+            const std::string stem = timeline.base.stem;
+            timeline = {};
+            timeline.base = settings;
+            timeline.base.stem = stem;
+            return timeline;
         }
     const size_t place = size_t(d.candidate[0] - 'A');
     if (d.candidate.size() != 1 || place >= reel.candidates.size() || !reel.candidates[place])
@@ -48,14 +48,14 @@ StrengthCourse courseFor(const Reel& reel, const Deliverable& d) {
                                             ", which was not kept: keep it at Weigh, or take the candidate out.");
     Reel other = reel;
     other.setIsolation(reel.candidates[place]->settings);
-    return other.course();
+    return other.timeline();
 }
 
 }  // namespace
 
 ReelRecipe recipeOf(const Reel& reel) {
-    return {reel.name,       reel.source,   reel.network,        reel.quality,
-            reel.treatments, reel.course(), reel.rebuild->mends, usesStems(*reel.rebuild)};
+    return {reel.name,       reel.source,     reel.network,        reel.quality,
+            reel.treatments, reel.timeline(), reel.rebuild->mends, usesStems(*reel.rebuild)};
 }
 
 DeliverySource deliverySource(const Session& session, const Reel& reel, const Deliverable& d, ReelMaterial material) {
@@ -67,7 +67,7 @@ DeliverySource deliverySource(const Session& session, const Reel& reel, const De
     const MediaReader recording(reel.source);
     source.timecode = recording.info().timecodeSeconds;
     if (recording.info().picture) source.picture = reel.source;
-    material.course = courseFor(reel, d);
+    material.timeline = courseFor(reel, d);
     source.materials = std::make_shared<Materials>(std::move(material), true);
     return source;
 }
@@ -92,7 +92,7 @@ fs::path handOverReel(const Session& session, const Reel& reel, const ReelMateri
                       const fs::path& folder, const Progress& progress) {
     const MediaInfo info = MediaReader(reel.source).info();
     std::vector<NamedSpan> spans;
-    for (const auto& region : reel.course().regions)
+    for (const auto& region : reel.timeline().regions)
         spans.push_back({"region", region.name.empty() ? "region" : region.name, "", region.from, region.to});
     if (reel.loop) spans.push_back({"loop", "loop", "", reel.loop->first, reel.loop->second});
     const DeliverySource source = deliverySource(session, reel, Deliverable(), material);

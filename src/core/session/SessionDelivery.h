@@ -1,6 +1,6 @@
 #pragma once
 #include "core/delivery/DeliveryRender.h"
-#include "core/delivery/ReelWork.h"
+#include "core/delivery/ReelRecipe.h"
 #include "core/session/Session.h"
 
 // What a session tells the delivery, the same for the window and the command line.

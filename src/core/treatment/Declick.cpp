@@ -18,9 +18,9 @@ constexpr int kOrder = 64, kContext = 1024, kLongest = 32, kWide = 12;  // sampl
 constexpr float kOutlier = 6;                                           // times the median
 constexpr int kRounds = 3;
 
-class Declick : public Repair {
+class Declick : public Treater {
 public:
-    Declick(double amount, const RepairFacts& facts)
+    Declick(double amount, const TreatmentFacts& facts)
         : m_channels(facts.channels),
           m_late(facts.sampleRate / 8 + 2 * kContext),
           m_searches(size_t(facts.channels), ClickSearch(facts.sampleRate, float(5 * std::pow(2, (50 - amount) / 50)))),
@@ -37,7 +37,7 @@ public:
     }
 
 private:
-    /// Repairs what is known and hands out count frames.
+    /// Treating what is known and hands out count frames.
     AudioBuffer give(int64_t count) {
         if (count <= 0) return AudioBuffer(m_channels, 0);
         const bool last = count == m_waiting.frames();
@@ -114,7 +114,7 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDeclick(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makeDeclick(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Declick>(amount, facts);
 }
 

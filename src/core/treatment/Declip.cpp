@@ -11,9 +11,9 @@ namespace rivlen {
 
 namespace {
 
-class Declip : public Repair {
+class Declip : public Treater {
 public:
-    Declip(double amount, const RepairFacts& facts)
+    Declip(double amount, const TreatmentFacts& facts)
         : m_amount(float(amount / 100)),
           m_channels(facts.channels),
           m_declipper(nextPowerOfTwo(0.03 * facts.sampleRate)),
@@ -111,7 +111,7 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDeclip(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makeDeclip(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Declip>(amount, facts);
 }
 

@@ -15,7 +15,7 @@ namespace {
 
 constexpr size_t kAhead = 20, kSpread = 4;  // steps of 10 ms
 
-class Degust : public Repair {
+class Degust : public Treater {
 public:
     struct Kind {
         double hz;      ///< below which is turned down
@@ -23,7 +23,7 @@ public:
         double goal;    ///< dB above the voice to which it is turned down
         size_t median;  ///< steps over which the level is looked at
     };
-    Degust(Kind kind, double amount, const RepairFacts& facts)
+    Degust(Kind kind, double amount, const TreatmentFacts& facts)
         : m_kind(kind),
           m_amount(amount),
           m_voice(facts.voice > 0 ? toDb(facts.voice) : -26.0),
@@ -99,7 +99,7 @@ private:
     double m_amount, m_voice;
     int m_hop;
     GustLevels m_levels;
-    std::unique_ptr<Repair> m_high;
+    std::unique_ptr<Treater> m_high;
     AudioQueue m_in, m_above;
     int64_t m_done = 0, m_step = -1;
     double m_now = 0, m_next = 0;
@@ -107,10 +107,10 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDeplosive(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makeDeplosive(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Degust>(Degust::Kind{120, 0, -12, 1}, amount, facts);
 }
-std::unique_ptr<Repair> makeDewind(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makeDewind(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Degust>(Degust::Kind{160, -16, -22, 31}, amount, facts);
 }
 

@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/treatment/CellRepair.h"
+#include "core/treatment/CellTreatment.h"
 #include "core/treatment/NoiseProfile.h"
 
 namespace rivlen {
@@ -13,18 +13,18 @@ namespace {
 
 constexpr float kAlpha = 0.98f;
 
-class Dehiss : public CellRepair {
+class Dehiss : public CellTreatment {
 public:
-    Dehiss(double amount, const RepairFacts& facts)
-        : CellRepair(facts.channels, noiseFrame(facts.sampleRate)),
+    Dehiss(double amount, const TreatmentFacts& facts)
+        : CellTreatment(facts.channels, noiseFrame(facts.sampleRate)),
           m_least(float(std::pow(10, -amount / 20))),
           m_noise(facts.noise),
           m_before(size_t(facts.channels), std::vector<float>(bins(), 0.0f)) {}
 
     AudioBuffer process(const AudioBuffer& block) override {
-        return m_noise.empty() ? block : CellRepair::process(block);
+        return m_noise.empty() ? block : CellTreatment::process(block);
     }  // nothing was learned, nothing is done
-    AudioBuffer finish() override { return m_noise.empty() ? AudioBuffer(channels(), 0) : CellRepair::finish(); }
+    AudioBuffer finish() override { return m_noise.empty() ? AudioBuffer(channels(), 0) : CellTreatment::finish(); }
 
 protected:
     void change(int channel, std::span<std::complex<float>> cells) override {
@@ -46,7 +46,7 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDehiss(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makeDehiss(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Dehiss>(amount, facts);
 }
 

@@ -21,9 +21,9 @@ constexpr double kUpdate = 0.5, kPrime = 2.0;              // seconds
 constexpr double kQuantile = 0.3, kSpeed = 6, kAbove = 2;  // kSpeed: e-folds a second; kAbove: 3 dB
 constexpr double kFollow = 0.4, kReach = 0.01;             // of the correction; of the mains frequency
 
-class Dehum : public Repair {
+class Dehum : public Treater {
 public:
-    Dehum(double amount, const RepairFacts& facts)
+    Dehum(double amount, const TreatmentFacts& facts)
         : m_amount(amount / 100),
           m_rate(facts.sampleRate),
           m_channels(facts.channels),
@@ -136,7 +136,7 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDehum(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makeDehum(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Dehum>(amount, facts);
 }
 

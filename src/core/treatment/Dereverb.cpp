@@ -1,5 +1,5 @@
 // De-reverb: RoomGains at work on each channel; the room is the one that diagnosis found, else one of 0.7 s.
-#include "core/treatment/CellRepair.h"
+#include "core/treatment/CellTreatment.h"
 #include "core/treatment/RoomGains.h"
 
 namespace rivlen {
@@ -8,10 +8,10 @@ namespace {
 
 constexpr double kUsualDecay = 0.7, kUsualRatio = 0;  // seconds, dB
 
-class Dereverb : public CellRepair {
+class Dereverb : public CellTreatment {
 public:
-    Dereverb(double amount, const RepairFacts& facts)
-        : CellRepair(facts.channels, roomFrame(facts.sampleRate)), m_amount(float(amount / 100)) {
+    Dereverb(double amount, const TreatmentFacts& facts)
+        : CellTreatment(facts.channels, roomFrame(facts.sampleRate)), m_amount(float(amount / 100)) {
         double decay = kUsualDecay, ratio = kUsualRatio;
         for (const Finding& f : facts.findings)
             if (f.kind == Fault::Reverberation) decay = f.severity, ratio = f.level;
@@ -32,7 +32,7 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDereverb(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makeDereverb(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Dereverb>(amount, facts);
 }
 

@@ -13,9 +13,9 @@ namespace rivlen {
 
 namespace {
 
-class Derumble : public Repair {
+class Derumble : public Treater {
 public:
-    Derumble(double hz, const RepairFacts& facts)
+    Derumble(double hz, const TreatmentFacts& facts)
         : m_channels(facts.channels),
           m_size(nextPowerOfTwo(0.6 * facts.sampleRate)),
           m_fft(m_size),
@@ -77,7 +77,7 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeDerumble(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makeDerumble(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Derumble>(amount, facts);
 }
 

@@ -145,13 +145,13 @@ std::vector<Treatment> treatmentsFromJson(const nlohmann::json& json) {
     return all;
 }
 
-RepairChain::RepairChain(const std::vector<Treatment>& treatments, const RepairFacts& facts)
+TreatmentChain::TreatmentChain(const std::vector<Treatment>& treatments, const TreatmentFacts& facts)
     : m_channels(facts.channels) {
     for (const auto& t : treatments)
         if (t.on) m_stages.push_back({t.id, findTreatment(t.id).make(t.amount, facts), AudioQueue(facts.channels)});
 }
 
-void RepairChain::measure(size_t stage, const AudioBuffer& out) {
+void TreatmentChain::measure(size_t stage, const AudioBuffer& out) {
     if (out.frames() == 0) return;
     Stage& s = m_stages[stage];
     AudioBuffer removed = s.in.take(out.frames());
@@ -163,30 +163,30 @@ void RepairChain::measure(size_t stage, const AudioBuffer& out) {
     if (onRemoved) onRemoved(stage, removed);
 }
 
-AudioBuffer RepairChain::process(const AudioBuffer& block) {
+AudioBuffer TreatmentChain::process(const AudioBuffer& block) {
     AudioBuffer x = block;
     for (size_t i = 0; i < m_stages.size(); ++i) {
         m_stages[i].in.append(x);
-        x = m_stages[i].repair->process(x);
+        x = m_stages[i].treater->process(x);
         measure(i, x);
     }
     return x;
 }
 
-AudioBuffer RepairChain::finish() {
+AudioBuffer TreatmentChain::finish() {
     AudioBuffer rest(m_channels, 0);
     for (size_t i = 0; i < m_stages.size(); ++i) {
         Stage& s = m_stages[i];
         s.in.append(rest);
-        AudioBuffer out = rest.frames() > 0 ? s.repair->process(rest) : AudioBuffer(m_channels, 0);
-        out.append(s.repair->finish());
+        AudioBuffer out = rest.frames() > 0 ? s.treater->process(rest) : AudioBuffer(m_channels, 0);
+        out.append(s.treater->finish());
         measure(i, out);
         rest = std::move(out);
     }
     return rest;
 }
 
-std::vector<RepairChain::Effect> RepairChain::effects() const {
+std::vector<TreatmentChain::Effect> TreatmentChain::effects() const {
     std::vector<Effect> all;
     for (const auto& s : m_stages)
         all.push_back({s.id, 10 * std::log10(s.removed / double(std::max<int64_t>(1, s.samples)) + 1e-20)});

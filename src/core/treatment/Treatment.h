@@ -13,19 +13,19 @@
 
 namespace rivlen {
 
-/// A repair at work on a recording that passes by. What comes out is as long as what went in and aligned with it, but
-/// may come later.
-class Repair {
+/// A treater: one treatment at work on a recording that passes by. What comes out is as long as what went in and
+/// aligned with it, but may come later.
+class Treater {
 public:
-    virtual ~Repair() = default;
+    virtual ~Treater() = default;
     /// The next frames; returns those that are ready.
     virtual AudioBuffer process(const AudioBuffer& block) = 0;
     /// The rest, once there are no more.
     virtual AudioBuffer finish() = 0;
 };
 
-/// What a repair must know before it begins, beside its amount.
-struct RepairFacts {
+/// What a treater must know before it begins, beside its amount.
+struct TreatmentFacts {
     int channels = 0, sampleRate = 0;
     std::vector<Finding> findings;  ///< of the recording
     std::vector<float> noise;       ///< learnNoise() of it; empty: nothing is known
@@ -42,7 +42,7 @@ struct TreatmentEntry {
     double minimum, maximum, usual, step;
     const char* explanation;  ///< what it does, and how one hears too much of it
     bool forVoice;            ///< proposed only where there is speech
-    std::unique_ptr<Repair> (*make)(double amount, const RepairFacts& facts);
+    std::unique_ptr<Treater> (*make)(double amount, const TreatmentFacts& facts);
 };
 const std::vector<TreatmentEntry>& treatmentTable();
 /// Throws Error (Usage) that names the known ones.
@@ -79,10 +79,10 @@ nlohmann::json toJson(const std::vector<Treatment>& treatments);
 /// Throws Error (InputUnreadable).
 std::vector<Treatment> treatmentsFromJson(const nlohmann::json& json);
 
-/// The repairs of a chain, one after the other; those that are off are left out. Measures what each takes away.
-class RepairChain : public Repair {
+/// The treaters of a chain, one after the other; those that are off are left out. Measures what each takes away.
+class TreatmentChain : public Treater {
 public:
-    RepairChain(const std::vector<Treatment>& treatments, const RepairFacts& facts);
+    TreatmentChain(const std::vector<Treatment>& treatments, const TreatmentFacts& facts);
     AudioBuffer process(const AudioBuffer& block) override;
     AudioBuffer finish() override;
 
@@ -98,7 +98,7 @@ public:
 private:
     struct Stage {
         std::string id;
-        std::unique_ptr<Repair> repair;
+        std::unique_ptr<Treater> treater;
         AudioQueue in;  ///< what went in and has not come out yet
         double removed = 0;
         int64_t samples = 0;
@@ -108,16 +108,16 @@ private:
     int m_channels;
 };
 
-std::unique_ptr<Repair> makeDeclick(double amount, const RepairFacts& facts);
-std::unique_ptr<Repair> makeDeclip(double amount, const RepairFacts& facts);
-std::unique_ptr<Repair> makeOffset(double amount, const RepairFacts& facts);
-std::unique_ptr<Repair> makePolarity(double amount, const RepairFacts& facts);
-std::unique_ptr<Repair> makeDehum(double amount, const RepairFacts& facts);
-std::unique_ptr<Repair> makeDerumble(double amount, const RepairFacts& facts);
-std::unique_ptr<Repair> makeDehiss(double amount, const RepairFacts& facts);
-std::unique_ptr<Repair> makeDeplosive(double amount, const RepairFacts& facts);
-std::unique_ptr<Repair> makeDewind(double amount, const RepairFacts& facts);
-std::unique_ptr<Repair> makeDereverb(double amount, const RepairFacts& facts);
-std::unique_ptr<Repair> makeDeess(double amount, const RepairFacts& facts);
+std::unique_ptr<Treater> makeDeclick(double amount, const TreatmentFacts& facts);
+std::unique_ptr<Treater> makeDeclip(double amount, const TreatmentFacts& facts);
+std::unique_ptr<Treater> makeOffset(double amount, const TreatmentFacts& facts);
+std::unique_ptr<Treater> makePolarity(double amount, const TreatmentFacts& facts);
+std::unique_ptr<Treater> makeDehum(double amount, const TreatmentFacts& facts);
+std::unique_ptr<Treater> makeDerumble(double amount, const TreatmentFacts& facts);
+std::unique_ptr<Treater> makeDehiss(double amount, const TreatmentFacts& facts);
+std::unique_ptr<Treater> makeDeplosive(double amount, const TreatmentFacts& facts);
+std::unique_ptr<Treater> makeDewind(double amount, const TreatmentFacts& facts);
+std::unique_ptr<Treater> makeDereverb(double amount, const TreatmentFacts& facts);
+std::unique_ptr<Treater> makeDeess(double amount, const TreatmentFacts& facts);
 
 }  // namespace rivlen

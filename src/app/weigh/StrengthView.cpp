@@ -1,4 +1,4 @@
-#include "app/weigh/StrengthLane.h"
+#include "app/weigh/StrengthView.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -14,7 +14,7 @@ namespace {
 constexpr double kReach = 7;  // pixels
 }
 
-StrengthLane::StrengthLane(StrengthDesk& desk, Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis,
+StrengthView::StrengthView(StrengthDesk& desk, Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis,
                            QWidget* parent)
     : TimeView(document, reels, hearing, axis, parent), m_desk(desk) {
     setFixedHeight(kHeight);
@@ -39,33 +39,33 @@ StrengthLane::StrengthLane(StrengthDesk& desk, Document& document, Reels& reels,
     });
 }
 
-QRectF StrengthLane::lane() const {
+QRectF StrengthView::lane() const {
     return QRectF(0, kBarTop + kBarHeight + 8, width(), height() - kBarTop - kBarHeight - 14);
 }
 
-QPointF StrengthLane::pointAt(double seconds, double value) const {
+QPointF StrengthView::pointAt(double seconds, double value) const {
     const auto& p = m_desk.parameter();
     const double share = (value - p.minimum) / (p.maximum - p.minimum);
     return {m_axis.xAt(seconds, width()), lane().bottom() - share * lane().height()};
 }
 
-double StrengthLane::valueAt(double y) const {
+double StrengthView::valueAt(double y) const {
     const auto& p = m_desk.parameter();
     const double value =
         p.minimum + std::clamp((lane().bottom() - y) / lane().height(), 0.0, 1.0) * (p.maximum - p.minimum);
     return std::round(value / p.step) * p.step;
 }
 
-int StrengthLane::pointNear(const QPointF& at) const {
+int StrengthView::pointNear(const QPointF& at) const {
     const DrawnCurve* curve = m_desk.curve();
     for (size_t i = 0; curve && i < curve->size(); ++i)
         if (QLineF(pointAt((*curve)[i].first, (*curve)[i].second), at).length() < kReach) return int(i);
     return -1;
 }
 
-std::optional<std::pair<int, bool>> StrengthLane::borderNear(const QPointF& at) const {
+std::optional<std::pair<int, bool>> StrengthView::borderNear(const QPointF& at) const {
     if (!m_document.reel() || at.y() > kBarTop + kBarHeight + 2) return std::nullopt;
-    const auto& regions = m_document.reel()->course().regions;
+    const auto& regions = m_document.reel()->timeline().regions;
     for (size_t i = 0; i < regions.size(); ++i) {
         if (std::fabs(m_axis.xAt(regions[i].to, width()) - at.x()) < kReach - 2) return std::pair(int(i), false);
         if (std::fabs(m_axis.xAt(regions[i].from, width()) - at.x()) < kReach - 2) return std::pair(int(i), true);
@@ -73,7 +73,7 @@ std::optional<std::pair<int, bool>> StrengthLane::borderNear(const QPointF& at) 
     return std::nullopt;
 }
 
-void StrengthLane::mousePressEvent(QMouseEvent* e) {
+void StrengthView::mousePressEvent(QMouseEvent* e) {
     const Reel* reel = m_document.reel();
     const ReelFacts* state = m_reels.current();
     if (e->button() != Qt::LeftButton || !reel || !state || !state->info) return;
@@ -82,7 +82,7 @@ void StrengthLane::mousePressEvent(QMouseEvent* e) {
     if (m_border) return m_desk.workOn(m_border->first);
     if (e->position().y() < kBarTop + kBarHeight + 2) {
         int found = -1;
-        const auto& regions = reel->course().regions;
+        const auto& regions = reel->timeline().regions;
         for (size_t i = 0; i < regions.size(); ++i)
             if (at >= regions[i].from && at < regions[i].to) found = int(i);
         return m_desk.workOn(found);
@@ -93,7 +93,7 @@ void StrengthLane::mousePressEvent(QMouseEvent* e) {
     update();
 }
 
-void StrengthLane::mouseMoveEvent(QMouseEvent* e) {
+void StrengthView::mouseMoveEvent(QMouseEvent* e) {
     if (m_border)
         return m_desk.moveBorder(m_border->first, m_border->second, m_axis.secondAt(e->position().x(), width()));
     if (m_moving) return movePoint(e->position());
@@ -101,14 +101,14 @@ void StrengthLane::mouseMoveEvent(QMouseEvent* e) {
     TimeView::mouseMoveEvent(e);
 }
 
-void StrengthLane::mouseReleaseEvent(QMouseEvent* e) {
+void StrengthView::mouseReleaseEvent(QMouseEvent* e) {
     if (m_border || m_moving) m_desk.endDrag();
     else TimeView::mouseReleaseEvent(e);
     m_border.reset();
     m_moving = false;
 }
 
-void StrengthLane::mouseDoubleClickEvent(QMouseEvent* e) {
+void StrengthView::mouseDoubleClickEvent(QMouseEvent* e) {
     const ReelFacts* state = m_reels.current();
     if (!state || !state->info || !state->stems || e->position().y() < kBarTop + kBarHeight + 2) return;
     if (pointNear(e->position()) >= 0) {
@@ -126,7 +126,7 @@ void StrengthLane::mouseDoubleClickEvent(QMouseEvent* e) {
     m_desk.setCurve(std::move(curve), false);
 }
 
-void StrengthLane::movePoint(const QPointF& to) {
+void StrengthView::movePoint(const QPointF& to) {
     DrawnCurve curve = *m_desk.curve();
     const size_t i = size_t(m_point);
     const double low = i > 0 ? curve[i - 1].first + 0.01 : 0.0,
@@ -135,7 +135,7 @@ void StrengthLane::movePoint(const QPointF& to) {
     m_desk.setCurve(std::move(curve), true);
 }
 
-void StrengthLane::removePoint() {
+void StrengthView::removePoint() {
     if (!m_desk.curve() || m_point < 0) return;
     DrawnCurve curve = *m_desk.curve();
     curve.erase(curve.begin() + m_point);
@@ -143,7 +143,7 @@ void StrengthLane::removePoint() {
     m_desk.setCurve(std::move(curve), false);
 }
 
-void StrengthLane::keyPressEvent(QKeyEvent* e) {
+void StrengthView::keyPressEvent(QKeyEvent* e) {
     const DrawnCurve* curve = m_desk.curve();
     const auto moved = [&](double x, double y) {
         if (m_point < 0) return;
@@ -168,7 +168,7 @@ void StrengthLane::keyPressEvent(QKeyEvent* e) {
         case Qt::Key_Insert: {  // a point at the playhead, at the value that holds there
             const double at = double(m_hearing.player().position()) / m_hearing.player().sampleRate();
             const double value =
-                m_document.reel() ? m_document.reel()->course().at(at)[0].first.*m_desk.parameter().value : 0;
+                m_document.reel() ? m_document.reel()->timeline().at(at)[0].first.*m_desk.parameter().value : 0;
             QMouseEvent click(QEvent::MouseButtonDblClick, pointAt(at, value), mapToGlobal(pointAt(at, value)),
                               Qt::LeftButton, Qt::LeftButton, {});
             return mouseDoubleClickEvent(&click);
@@ -177,9 +177,9 @@ void StrengthLane::keyPressEvent(QKeyEvent* e) {
     }
 }
 
-void StrengthLane::paintRegions(QPainter& p) {
+void StrengthView::paintRegions(QPainter& p) {
     const Reel* reel = m_document.reel();
-    const auto& regions = reel->course().regions;
+    const auto& regions = reel->timeline().regions;
     p.setFont(theme::font(11, QFont::Medium));
     for (size_t i = 0; i < regions.size(); ++i) {
         const double a = m_axis.xAt(regions[i].from, width()), b = m_axis.xAt(regions[i].to, width());
@@ -212,7 +212,7 @@ void StrengthLane::paintRegions(QPainter& p) {
     }
 }
 
-void StrengthLane::paintPicture(QPainter& p) {
+void StrengthView::paintPicture(QPainter& p) {
     p.fillRect(rect(), theme::raised);
     p.setPen(theme::line);
     p.drawLine(0, 0, width(), 0);
@@ -230,7 +230,7 @@ void StrengthLane::paintPicture(QPainter& p) {
     QPainterPath path;
     for (int x = 0; x <= width(); x += 2) {
         double value = 0;
-        for (const auto& [settings, w] : reel->course().at(m_axis.secondAt(x, width())))
+        for (const auto& [settings, w] : reel->timeline().at(m_axis.secondAt(x, width())))
             value += w * settings.*parameter.value;
         const QPointF at(x, pointAt(0, value).y());
         if (x == 0) path.moveTo(at);

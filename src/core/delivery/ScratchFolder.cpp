@@ -1,4 +1,4 @@
-#include "core/delivery/WorkFolder.h"
+#include "core/delivery/ScratchFolder.h"
 
 #include <fcntl.h>
 #include <sys/file.h>
@@ -20,7 +20,7 @@ constexpr const char* kPrefix = ".rivlen-work-";
 constexpr const char* kLock = "lock";
 }  // namespace
 
-WorkFolder::WorkFolder(const fs::path& beside) {
+ScratchFolder::ScratchFolder(const fs::path& beside) {
     static std::atomic<int> number{0};
     m_path = beside / (kPrefix + std::to_string(getpid()) + "-" + std::to_string(++number));
     std::error_code problem;
@@ -33,13 +33,13 @@ WorkFolder::WorkFolder(const fs::path& beside) {
     ::flock(m_lock, LOCK_EX | LOCK_NB);
 }
 
-WorkFolder::~WorkFolder() {
+ScratchFolder::~ScratchFolder() {
     std::error_code ignored;
     fs::remove_all(m_path, ignored);
     ::close(m_lock);
 }
 
-void WorkFolder::clearAbandoned(const fs::path& beside) {
+void ScratchFolder::clearAbandoned(const fs::path& beside) {
     std::error_code ignored;
     std::vector<fs::path> abandoned;
     for (const auto& entry : fs::directory_iterator(beside, ignored)) {

@@ -8,15 +8,15 @@
 
 namespace rivlen {
 
-/// A repair that changes the cells of a transform with four frames in each window, root Hann windows before and after:
+/// A treater that changes the cells of a transform with four frames in each window, root Hann windows before and after:
 /// what is not changed comes out as it went in.
-class CellRepair : public Repair {
+class CellTreatment : public Treater {
 public:
     AudioBuffer process(const AudioBuffer& block) override;
     AudioBuffer finish() override;
 
 protected:
-    CellRepair(int channels, int size);
+    CellTreatment(int channels, int size);
     /// The next frame of a channel.
     virtual void change(int channel, std::span<std::complex<float>> cells) = 0;
     size_t bins() const { return size_t(m_fft.bins()); }

@@ -8,10 +8,10 @@ namespace rivlen {
 
 /// Strength along time, below the picture: regions as bars whose borders can be dragged, and one setting as a line on
 /// which points can be drawn.
-class StrengthLane : public TimeView {
+class StrengthView : public TimeView {
     Q_OBJECT
 public:
-    StrengthLane(StrengthDesk& desk, Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis,
+    StrengthView(StrengthDesk& desk, Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis,
                  QWidget* parent = nullptr);
 
     static constexpr int kHeight = 92, kBarTop = 4, kBarHeight = 16;

@@ -6,13 +6,13 @@
 namespace rivlen {
 
 /// Keeps what treatments make of a reel, or of its stems, up to date in the background.
-class Repairs : public QObject {
+class Treating : public QObject {
     Q_OBJECT
 public:
-    Repairs(Document& document, Reels& reels, Work& work, QObject* parent = nullptr);
+    Treating(Document& document, Reels& reels, Work& work, QObject* parent = nullptr);
 
     /// Runs a reel's treatments over the whole of it in the background, when that was not done before.
-    void repair(const std::string& id);
+    void treat(const std::string& id);
     /// Gives treatments to reels, in one step.
     void treatmentsToReels(const std::map<std::string, std::vector<Treatment>>& treatments);
     /// The current reel is what is heard from now on: its treatments are followed.
@@ -20,11 +20,11 @@ public:
 
 signals:
     void chainChanged(const std::string& id);  ///< what its stems were made of is no longer what its treatments make
-    void repaired(const std::string& id);
+    void treated(const std::string& id);
 
 private:
     void follow();
-    void repairStems(const Reel& reel);
+    void treatStems(const Reel& reel);
     void ended(const std::string& id, const JobQueue::Outcome& outcome);
 
     Document& m_document;

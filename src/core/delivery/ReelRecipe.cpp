@@ -1,4 +1,4 @@
-#include "core/delivery/ReelWork.h"
+#include "core/delivery/ReelRecipe.h"
 
 #include "core/diagnosis/Diagnosis.h"
 #include "core/isolation/StemNames.h"
@@ -6,7 +6,7 @@
 #include "core/rebuild/MendPatches.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
-#include "core/treatment/RepairedFile.h"
+#include "core/treatment/TreatedFile.h"
 
 namespace rivlen {
 
@@ -43,54 +43,54 @@ std::shared_ptr<StemStore> splitStems(const fs::path& source, const ReelRecipe& 
 }  // namespace
 
 bool isPrepared(const ReelRecipe& recipe) {
-    fs::path work = recipe.source;
+    fs::path recording = recipe.source;
     if (const auto chain = treatmentsAt(recipe.treatments, kRecordingPlace); !chain.empty()) {
-        const auto repaired = RepairedFile::find(recipe.source, chain);
-        if (!repaired) return false;
-        work = repaired->file;
+        const auto treated = TreatedFile::find(recipe.source, chain);
+        if (!treated) return false;
+        recording = treated->file;
     }
     return !recipe.needsStems ||
            StemStore::openFinished(StemStore::folderFor(
-               work, forQuality(findNetwork(recipe.network), recipe.quality).sha256, recipe.quality)) != nullptr;
+               recording, forQuality(findNetwork(recipe.network), recipe.quality).sha256, recipe.quality)) != nullptr;
 }
 
 ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
-    fs::path work = recipe.source;
-    const MediaReader recording(recipe.source);  // says what is wrong with it before anything is begun
+    fs::path recording = recipe.source;
+    const MediaReader source(recipe.source);  // says what is wrong with it before anything is begun
     if (const auto chain = treatmentsAt(recipe.treatments, kRecordingPlace); !chain.empty()) {
-        auto repaired = RepairedFile::find(recipe.source, chain);
-        if (!repaired) repaired = RepairedFile::make(recipe.source, chain, std::nullopt, Progress(progress, 0, 0.2));
-        work = repaired->file;
+        auto treated = TreatedFile::find(recipe.source, chain);
+        if (!treated) treated = TreatedFile::make(recipe.source, chain, std::nullopt, Progress(progress, 0, 0.2));
+        recording = treated->file;
     }
     std::shared_ptr<StemStore> stems;
     if (recipe.needsStems) {
-        stems = splitStems(work, recipe, Progress(progress, 0.2, 0.9));
+        stems = splitStems(recording, recipe, Progress(progress, 0.2, 0.9));
         const bool onStems = std::any_of(recipe.treatments.begin(), recipe.treatments.end(),
                                          [](const Treatment& t) { return t.on && t.place != kRecordingPlace; });
         if (onStems) {
-            auto treated = RepairedStems::find(*stems, recipe.treatments);
+            auto treated = TreatedStems::find(*stems, recipe.treatments);
             if (!treated) {
                 MediaReader reader(recipe.source);
-                treated = RepairedStems::make(work, *stems, recipe.treatments,
-                                              diagnose(reader, Progress(progress, 0.9, 0.93)).findings,
-                                              Progress(progress, 0.93, 0.97));
+                treated = TreatedStems::make(recording, *stems, recipe.treatments,
+                                             diagnose(reader, Progress(progress, 0.9, 0.93)).findings,
+                                             Progress(progress, 0.93, 0.97));
             }
-            work = treated->work;
+            recording = treated->recording;
             stems = treated->stems;
         }
         if (!recipe.mends.empty()) {
             auto readers = stems->openAll();
-            MediaReader reader(work);
+            MediaReader reader(recording);
             stems->setPatches(mendPatches(recipe.mends, readers, reader, Progress(progress, 0.97, 1)));
         }
     }
     ReelMaterial material;
-    material.source = [work] { return std::make_unique<MediaReader>(work); };
+    material.source = [recording] { return std::make_unique<MediaReader>(recording); };
     material.stems = std::move(stems);
-    material.course = recipe.course;
-    material.sampleRate = recording.sampleRate();
-    material.channels = recording.channels();
-    material.frames = recording.frames();
+    material.timeline = recipe.timeline;
+    material.sampleRate = source.sampleRate();
+    material.channels = source.channels();
+    material.frames = source.frames();
     progress.report(1);
     return material;
 }

@@ -1,4 +1,6 @@
 #pragma once
+#include <QTimer>
+
 #include "app/document/Document.h"
 #include "app/hearing/Hearing.h"
 #include "app/reels/Reels.h"
@@ -9,10 +11,10 @@ namespace rivlen {
 /// What is done about the faults of the present reel: findings accepted or dismissed, the chain of treatments, what
 /// each takes away and how that sounds. While an amount is looked for, the loop (or what is around the playhead) is
 /// treated at once; the whole reel follows in the background.
-class RepairDesk : public QObject {
+class TreatmentDesk : public QObject {
     Q_OBJECT
 public:
-    explicit RepairDesk(Document& document, Reels& reels, Hearing& hearing, Work& work, QObject* parent = nullptr);
+    explicit TreatmentDesk(Document& document, Reels& reels, Hearing& hearing, Work& work, QObject* parent = nullptr);
 
     // ---- findings ----
     enum class Verdict { Open, Accepted, Dismissed };
@@ -56,8 +58,8 @@ private:
         std::string reel;
         std::vector<Treatment> chain;
         std::pair<double, double> span;
-        RepairPreview repairs;
-        std::shared_ptr<const AudioBuffer> repaired;
+        TreatmentPreview stretch;
+        std::shared_ptr<const AudioBuffer> treated;
     };
     void editChain(const QString& name, const std::function<void(std::vector<Treatment>&)>& change,
                    const std::string& gesture = "");

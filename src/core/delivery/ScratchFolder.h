@@ -6,12 +6,12 @@ namespace rivlen {
 
 /// A hidden folder beside what is delivered, for files that have no name yet. It goes away with everything in it, in
 /// any case but that of a crash or power cut; what those leave behind is cleared away by clearAbandoned().
-class WorkFolder {
+class ScratchFolder {
 public:
     /// Makes the folder, and beside as well. Throws Error (OutputUnwritable).
-    explicit WorkFolder(const std::filesystem::path& beside);
-    ~WorkFolder();
-    WorkFolder(const WorkFolder&) = delete;
+    explicit ScratchFolder(const std::filesystem::path& beside);
+    ~ScratchFolder();
+    ScratchFolder(const ScratchFolder&) = delete;
     std::filesystem::path operator/(const std::string& name) const { return m_path / name; }
 
     /// Removes work folders of programs that are no more: each living one holds a lock on its own.

@@ -1,5 +1,5 @@
 // Strength over time: regions, drawn values, and what the isolator makes of them.
-#include "core/isolation/StrengthCourse.h"
+#include "core/isolation/StrengthTimeline.h"
 
 #include <gtest/gtest.h>
 
@@ -22,45 +22,45 @@ IsolationSettings depth(double db) {
 
 StrengthRegion region(double from, double to, double db, double fade = 0.2) { return {"", from, to, fade, depth(db)}; }
 
-double weightOf(const StrengthCourse& course, double seconds, double db) {
+double weightOf(const StrengthTimeline& timeline, double seconds, double db) {
     double sum = 0;
-    for (const auto& [s, w] : course.at(seconds)) sum += s.depth == db ? w : 0;
+    for (const auto& [s, w] : timeline.at(seconds)) sum += s.depth == db ? w : 0;
     return sum;
 }
 
 }  // namespace
 
-TEST(StrengthCourse, ARegionFadesInAndOutAroundItsBorders) {
-    StrengthCourse course(depth(6));
-    course.regions = {region(2, 4, 20)};
-    EXPECT_DOUBLE_EQ(weightOf(course, 1.89, 20), 0);
-    EXPECT_NEAR(weightOf(course, 2.0, 20), 0.5, 1e-9);
-    EXPECT_NEAR(weightOf(course, 2.05, 20), 0.75, 1e-9);
-    EXPECT_DOUBLE_EQ(weightOf(course, 3, 20), 1);
-    EXPECT_NEAR(weightOf(course, 4.0, 6), 0.5, 1e-9);
-    EXPECT_DOUBLE_EQ(weightOf(course, 4.11, 6), 1);
+TEST(StrengthTimeline, ARegionFadesInAndOutAroundItsBorders) {
+    StrengthTimeline timeline(depth(6));
+    timeline.regions = {region(2, 4, 20)};
+    EXPECT_DOUBLE_EQ(weightOf(timeline, 1.89, 20), 0);
+    EXPECT_NEAR(weightOf(timeline, 2.0, 20), 0.5, 1e-9);
+    EXPECT_NEAR(weightOf(timeline, 2.05, 20), 0.75, 1e-9);
+    EXPECT_DOUBLE_EQ(weightOf(timeline, 3, 20), 1);
+    EXPECT_NEAR(weightOf(timeline, 4.0, 6), 0.5, 1e-9);
+    EXPECT_DOUBLE_EQ(weightOf(timeline, 4.11, 6), 1);
 }
 
-TEST(StrengthCourse, BetweenTouchingRegionsNothingElseShinesThrough) {
-    StrengthCourse course(depth(6));
-    course.regions = {region(2, 4, 20, 1.0), region(4, 5, 30, 0.2)};
+TEST(StrengthTimeline, BetweenTouchingRegionsNothingElseShinesThrough) {
+    StrengthTimeline timeline(depth(6));
+    timeline.regions = {region(2, 4, 20, 1.0), region(4, 5, 30, 0.2)};
     for (double t = 3.2; t < 4.6; t += 0.01)
-        EXPECT_NEAR(weightOf(course, t, 20) + weightOf(course, t, 30), 1, 1e-9) << t;
-    EXPECT_NEAR(weightOf(course, 4, 20), 0.5, 1e-9);
+        EXPECT_NEAR(weightOf(timeline, t, 20) + weightOf(timeline, t, 30), 1, 1e-9) << t;
+    EXPECT_NEAR(weightOf(timeline, 4, 20), 0.5, 1e-9);
 }
 
-TEST(StrengthCourse, WeightsAlwaysSumToOne) {
+TEST(StrengthTimeline, WeightsAlwaysSumToOne) {
     std::mt19937 random(4);
     std::uniform_real_distribution<double> at(0, 10), fade(kShortestFade, kLongestFade);
     for (int round = 0; round < 50; ++round) {
-        StrengthCourse course(depth(6));
+        StrengthTimeline timeline(depth(6));
         for (int i = 0; i < 6; ++i) {
             const double from = at(random);
-            placeRegion(course, region(from, from + 0.1 + at(random) / 4, 10 + i, fade(random)));
+            placeRegion(timeline, region(from, from + 0.1 + at(random) / 4, 10 + i, fade(random)));
         }
         for (double t = -1; t < 14; t += 0.013) {
             double sum = 0;
-            for (const auto& [s, w] : course.at(t)) {
+            for (const auto& [s, w] : timeline.at(t)) {
                 EXPECT_GE(w, 0);
                 sum += w;
             }
@@ -69,43 +69,43 @@ TEST(StrengthCourse, WeightsAlwaysSumToOne) {
     }
 }
 
-TEST(StrengthCourse, DrawnValuesReplaceTheReelsOwnButNotARegions) {
-    StrengthCourse course(depth(6));
-    course.drawn["depth_db"] = {{1, 10}, {3, 20}};
-    course.regions = {region(5, 6, 30)};
-    EXPECT_DOUBLE_EQ(course.at(0)[0].first.depth, 10);
-    EXPECT_DOUBLE_EQ(course.at(1.5)[0].first.depth, 12.5);
-    EXPECT_DOUBLE_EQ(course.at(4)[0].first.depth, 20);
-    EXPECT_DOUBLE_EQ(course.at(5.5)[0].first.depth, 30);
-    EXPECT_NEAR(course.levels(1.5).back, std::pow(10, -12.5 / 20), 1e-12);
+TEST(StrengthTimeline, DrawnValuesReplaceTheReelsOwnButNotARegions) {
+    StrengthTimeline timeline(depth(6));
+    timeline.drawn["depth_db"] = {{1, 10}, {3, 20}};
+    timeline.regions = {region(5, 6, 30)};
+    EXPECT_DOUBLE_EQ(timeline.at(0)[0].first.depth, 10);
+    EXPECT_DOUBLE_EQ(timeline.at(1.5)[0].first.depth, 12.5);
+    EXPECT_DOUBLE_EQ(timeline.at(4)[0].first.depth, 20);
+    EXPECT_DOUBLE_EQ(timeline.at(5.5)[0].first.depth, 30);
+    EXPECT_NEAR(timeline.levels(1.5).back, std::pow(10, -12.5 / 20), 1e-12);
 }
 
-TEST(StrengthCourse, ANewRegionTakesItsPlaceFromOthers) {
-    StrengthCourse course;
-    placeRegion(course, region(1, 5, 10));
-    EXPECT_EQ(placeRegion(course, region(2, 3, 20)), 1);
-    ASSERT_EQ(course.regions.size(), 3u);
-    EXPECT_EQ(course.regions[0].to, 2);
-    EXPECT_EQ(course.regions[2].from, 3);
-    EXPECT_EQ(course.regions[2].settings.depth, 10);
-    EXPECT_EQ(placeRegion(course, region(0.5, 5.02, 30)), 0);
-    EXPECT_EQ(course.regions.size(), 1u) << "what is left of the others is too short to be heard";
-    EXPECT_THROW(placeRegion(course, region(7, 7.01, 30)), Error);
+TEST(StrengthTimeline, ANewRegionTakesItsPlaceFromOthers) {
+    StrengthTimeline timeline;
+    placeRegion(timeline, region(1, 5, 10));
+    EXPECT_EQ(placeRegion(timeline, region(2, 3, 20)), 1);
+    ASSERT_EQ(timeline.regions.size(), 3u);
+    EXPECT_EQ(timeline.regions[0].to, 2);
+    EXPECT_EQ(timeline.regions[2].from, 3);
+    EXPECT_EQ(timeline.regions[2].settings.depth, 10);
+    EXPECT_EQ(placeRegion(timeline, region(0.5, 5.02, 30)), 0);
+    EXPECT_EQ(timeline.regions.size(), 1u) << "what is left of the others is too short to be heard";
+    EXPECT_THROW(placeRegion(timeline, region(7, 7.01, 30)), Error);
 }
 
-TEST(StrengthCourse, SurvivesItsFileFormat) {
-    StrengthCourse course(depth(9));
-    course.base.balance = 6;
-    course.drawn["firmness"] = {{0, -50}, {2.5, 80}};
-    course.regions = {region(1, 2, kFullDepth, 0.3)};
-    course.regions[0].name = "Cable car";
-    EXPECT_EQ(courseFromJson(toJson(course)), course);
+TEST(StrengthTimeline, SurvivesItsFileFormat) {
+    StrengthTimeline timeline(depth(9));
+    timeline.base.balance = 6;
+    timeline.drawn["firmness"] = {{0, -50}, {2.5, 80}};
+    timeline.regions = {region(1, 2, kFullDepth, 0.3)};
+    timeline.regions[0].name = "Cable car";
+    EXPECT_EQ(timelineFromJson(toJson(timeline)), timeline);
     for (const char* bad :
          {R"({"drawn":{"firmness":[[0,900]]}})", R"({"drawn":{"wetness":[[0,1]]}})",
           R"({"drawn":{"firmness":[[2,1],[1,1]]}})", R"({"regions":[{"from":2,"to":1,"isolation":{}}]})",
           R"({"regions":[{"from":0,"to":2,"isolation":{}},{"from":1,"to":3,"isolation":{}}]})",
           R"({"regions":[{"from":0,"to":2,"fade":99,"isolation":{}}]})"})
-        EXPECT_THROW(courseFromJson(nlohmann::json::parse(bad)), Error) << bad;
+        EXPECT_THROW(timelineFromJson(nlohmann::json::parse(bad)), Error) << bad;
 }
 
 // ---- what becomes of the sound ----
@@ -132,8 +132,8 @@ struct Scene {
                 block.stems[0].samples()[i] + block.stems[1].samples()[i] + block.stems[2].samples()[i];
         }
     }
-    Isolator::Isolated apply(const StrengthCourse& course, int wanted = 0) {
-        return isolator.apply(course, wanted, 0, block);
+    Isolator::Isolated apply(const StrengthTimeline& timeline, int wanted = 0) {
+        return isolator.apply(timeline, wanted, 0, block);
     }
     /// Level of one frequency in [from, to) seconds.
     static double level(const AudioBuffer& x, double hz, double from, double to) {
@@ -168,21 +168,21 @@ TEST(StrengthOverTime, StemsSumToTheSourceWhateverChanges) {
         return s;
     };
     for (int round = 0; round < 4; ++round) {
-        StrengthCourse course(settings());
+        StrengthTimeline timeline(settings());
         for (const auto& p : isolationParameters())
             if (any(0, 1) < 0.5)
-                course.drawn[p.id] = {{0.5, any(p.minimum, p.maximum)}, {2, any(p.minimum, p.maximum)}};
-        placeRegion(course, {"", 0.4, 1.1, any(0.01, 0.5), settings()});
-        placeRegion(course, {"", 1.1, 1.7, any(0.01, 0.5), settings()});
-        for (int wanted : {0, 1}) EXPECT_LT(scene.residual(scene.apply(course, wanted).stems), -120) << round;
+                timeline.drawn[p.id] = {{0.5, any(p.minimum, p.maximum)}, {2, any(p.minimum, p.maximum)}};
+        placeRegion(timeline, {"", 0.4, 1.1, any(0.01, 0.5), settings()});
+        placeRegion(timeline, {"", 1.1, 1.7, any(0.01, 0.5), settings()});
+        for (int wanted : {0, 1}) EXPECT_LT(scene.residual(scene.apply(timeline, wanted).stems), -120) << round;
     }
 }
 
 TEST(StrengthOverTime, ARegionHasItsOwnDepthWithoutAStep) {
     Scene scene;
-    StrengthCourse course(depth(kFullDepth));
-    course.regions = {region(1, 2, 0, 0.1)};
-    const auto out = scene.apply(course);
+    StrengthTimeline timeline(depth(kFullDepth));
+    timeline.regions = {region(1, 2, 0, 0.1)};
+    const auto out = scene.apply(timeline);
     EXPECT_LT(Scene::level(out.stems[0], 1200, 0.2, 0.8), -100);
     EXPECT_NEAR(Scene::level(out.stems[0], 1200, 1.2, 1.8), -20, 0.05);
     double steepest = 0;
@@ -199,17 +199,17 @@ TEST(StrengthOverTime, ARegionHasItsOwnDepthWithoutAStep) {
 
 TEST(StrengthOverTime, TheAnswerDoesNotDependOnTheBlocks) {
     Scene scene;
-    StrengthCourse course;
-    course.base.firmness = 40;
-    course.base.roomKeep = 30;
-    course.drawn["depth_db"] = {{0.2, 3}, {2.6, 40}};
-    course.regions = {region(0.9, 1.4, 12, 0.3)};
-    course.regions[0].settings.steadiness = 60;
-    const auto whole = scene.apply(course).result;
+    StrengthTimeline timeline;
+    timeline.base.firmness = 40;
+    timeline.base.roomKeep = 30;
+    timeline.drawn["depth_db"] = {{0.2, 3}, {2.6, 40}};
+    timeline.regions = {region(0.9, 1.4, 12, 0.3)};
+    timeline.regions[0].settings.steadiness = 60;
+    const auto whole = scene.apply(timeline).result;
     Isolator walking(2, kRate);
     walking.keepFrames();
     for (int64_t at = 0; at + 4000 <= scene.frames; at += 4000) {
-        const auto part = walking.apply(course, 0, at, scene.block.slice(at, 4000 + 2 * scene.margin)).result;
+        const auto part = walking.apply(timeline, 0, at, scene.block.slice(at, 4000 + 2 * scene.margin)).result;
         EXPECT_LT(differenceDb(part, whole.slice(at, 4000)), -110) << at;
     }
 }

@@ -1,4 +1,4 @@
-#include "core/isolation/StrengthCourse.h"
+#include "core/isolation/StrengthTimeline.h"
 
 #include <algorithm>
 #include <cmath>
@@ -52,7 +52,7 @@ double drawnAt(const DrawnCurve& curve, double seconds) {
     return v0 + (next->second - v0) * (seconds - t0) / (next->first - t0);
 }
 
-Blend StrengthCourse::at(double seconds) const {
+Blend StrengthTimeline::at(double seconds) const {
     Blend blend{{base, 1.0}};
     for (const auto& [id, curve] : drawn)
         if (const auto* p = parameter(id); p && !curve.empty()) blend[0].first.*p->value = drawnAt(curve, seconds);
@@ -69,7 +69,7 @@ Blend StrengthCourse::at(double seconds) const {
     return blend;
 }
 
-StrengthLevels StrengthCourse::levels(double seconds) const {
+StrengthLevels StrengthTimeline::levels(double seconds) const {
     if (constant()) return levelsOf(base);
     StrengthLevels sum{0, 0, 0, 0};
     for (const auto& [settings, w] : at(seconds)) {
@@ -82,7 +82,7 @@ StrengthLevels StrengthCourse::levels(double seconds) const {
     return sum;
 }
 
-bool StrengthCourse::uses(const char* id) const {
+bool StrengthTimeline::uses(const char* id) const {
     const IsolationParameter& p = *parameter(id);
     const auto curve = drawn.find(id);
     const auto other = [&](double value) { return value != p.neutral; };
@@ -93,11 +93,11 @@ bool StrengthCourse::uses(const char* id) const {
     return std::any_of(regions.begin(), regions.end(), [&](const auto& r) { return other(r.settings.*p.value); });
 }
 
-int placeRegion(StrengthCourse& course, StrengthRegion region) {
+int placeRegion(StrengthTimeline& timeline, StrengthRegion region) {
     if (region.to - region.from < kShortestRegion)
         throw Error(Error::Kind::Usage, "A region must be at least 0.05 s long: set a longer loop.");
     std::vector<StrengthRegion> kept;
-    for (const StrengthRegion& r : course.regions) {
+    for (const StrengthRegion& r : timeline.regions) {
         StrengthRegion left = r, right = r;
         left.to = std::min(r.to, region.from);
         right.from = std::max(r.from, region.to);
@@ -107,22 +107,22 @@ int placeRegion(StrengthCourse& course, StrengthRegion region) {
     const auto after = std::find_if(kept.begin(), kept.end(), [&](const auto& r) { return r.from >= region.to; });
     const int place = int(after - kept.begin());
     kept.insert(after, std::move(region));
-    course.regions = std::move(kept);
+    timeline.regions = std::move(kept);
     return place;
 }
 
-nlohmann::json toJson(const StrengthCourse& course) {
-    nlohmann::json json = toJson(course.base);
-    for (const auto& [id, curve] : course.drawn)
+nlohmann::json toJson(const StrengthTimeline& timeline) {
+    nlohmann::json json = toJson(timeline.base);
+    for (const auto& [id, curve] : timeline.drawn)
         for (const auto& [t, v] : curve) json["drawn"][id].push_back({t, v});
-    for (const auto& r : course.regions)
+    for (const auto& r : timeline.regions)
         json["regions"].push_back(
             {{"name", r.name}, {"from", r.from}, {"to", r.to}, {"fade", r.fade}, {"isolation", toJson(r.settings)}});
     return json;
 }
 
-StrengthCourse courseFromJson(const nlohmann::json& json) {
-    StrengthCourse course(isolationFromJson(json));
+StrengthTimeline timelineFromJson(const nlohmann::json& json) {
+    StrengthTimeline timeline(isolationFromJson(json));
     const auto drawn = json.value("drawn", nlohmann::json::object());
     for (const auto& [id, points] : drawn.items()) {
         const auto* p = parameter(id);
@@ -137,22 +137,22 @@ StrengthCourse courseFromJson(const nlohmann::json& json) {
                 throw damaged("has points of " + std::string(p->name) + " that are not in order");
         }
         if (curve.size() > kMostDrawnPoints) throw damaged("has more than 2000 points of " + std::string(p->name));
-        if (!curve.empty()) course.drawn[id] = std::move(curve);
+        if (!curve.empty()) timeline.drawn[id] = std::move(curve);
     }
     const auto regions = json.value("regions", nlohmann::json::array());
     for (const auto& r : regions) {
         StrengthRegion region{r.value("name", ""), r.at("from"), r.at("to"), r.value("fade", 0.1),
                               isolationFromJson(r.at("isolation"))};
-        region.settings.stem = course.base.stem;
+        region.settings.stem = timeline.base.stem;
         if (!(region.from >= 0 && region.to - region.from >= kShortestRegion / 2))
             throw damaged("has a region that is too short");
         if (!(region.fade >= kShortestFade && region.fade <= kLongestFade))
             throw damaged("has a region whose fade is not between 0.01 and 5 s");
-        if (!course.regions.empty() && region.from < course.regions.back().to - 1e-6)
+        if (!timeline.regions.empty() && region.from < timeline.regions.back().to - 1e-6)
             throw damaged("has regions that overlap");
-        course.regions.push_back(std::move(region));
+        timeline.regions.push_back(std::move(region));
     }
-    return course;
+    return timeline;
 }
 
 }  // namespace rivlen

@@ -1,5 +1,5 @@
 // Treatments of a whole recording and of single stems: what they take away and what stays sum to the recording.
-#include "core/treatment/RepairedFile.h"
+#include "core/treatment/TreatedFile.h"
 
 #include <gtest/gtest.h>
 
@@ -15,7 +15,7 @@ namespace {
 
 constexpr int kRate = 48000;
 
-struct Repaired : testing::Test {
+struct Treated : testing::Test {
     TempFolder folder;
     void SetUp() override { setenv("XDG_CACHE_HOME", (folder / "cache").c_str(), 1); }
     fs::path recording() {
@@ -39,13 +39,13 @@ struct Repaired : testing::Test {
 
 }  // namespace
 
-TEST_F(Repaired, IsMadeOnceFoundAgainAndMadeAnewForAnotherChain) {
+TEST_F(Treated, IsMadeOnceFoundAgainAndMadeAnewForAnotherChain) {
     const fs::path source = recording();
     const AudioBuffer before = whole(source);
     const std::vector<Treatment> chain = parseTreatments("de-click=50,de-hum=100");
-    EXPECT_FALSE(RepairedFile::find(source, chain));
-    const RepairedFile made = RepairedFile::make(source, chain, {}, {});
-    const auto found = RepairedFile::find(source, chain);
+    EXPECT_FALSE(TreatedFile::find(source, chain));
+    const TreatedFile made = TreatedFile::make(source, chain, {}, {});
+    const auto found = TreatedFile::find(source, chain);
     ASSERT_TRUE(found);
     EXPECT_EQ(found->file, made.file);
     ASSERT_TRUE(found->levels());
@@ -57,49 +57,49 @@ TEST_F(Repaired, IsMadeOnceFoundAgainAndMadeAnewForAnotherChain) {
     ASSERT_EQ(after.frames(), before.frames());
     EXPECT_GT(rms(before, after), -50);
     EXPECT_EQ(rms(before, whole(source)), -300.0) << "the recording is as it was";
-    EXPECT_FALSE(RepairedFile::find(source, parseTreatments("de-click=60,de-hum=100")));
+    EXPECT_FALSE(TreatedFile::find(source, parseTreatments("de-click=60,de-hum=100")));
     writeWav(folder / "reel2.wav", noise(2, kRate * 10), kRate);
     fs::rename(folder / "reel2.wav", source);
-    EXPECT_FALSE(RepairedFile::find(source, chain)) << "another recording of that name";
+    EXPECT_FALSE(TreatedFile::find(source, chain)) << "another recording of that name";
 }
 
-TEST_F(Repaired, OnlyTheNewestFilesStay) {
+TEST_F(Treated, OnlyTheNewestFilesStay) {
     const fs::path source = recording();
     for (int amount : {20, 40, 60, 80, 100}) {
         const auto made =
-            RepairedFile::make(source, parseTreatments("de-hum=" + std::to_string(amount)), std::vector<Finding>{}, {});
+            TreatedFile::make(source, parseTreatments("de-hum=" + std::to_string(amount)), std::vector<Finding>{}, {});
         fs::last_write_time(made.file, fs::file_time_type::clock::now() - std::chrono::seconds(1000 - amount));
     }
-    EXPECT_FALSE(RepairedFile::find(source, parseTreatments("de-hum=20")));
-    EXPECT_TRUE(RepairedFile::find(source, parseTreatments("de-hum=100")));
+    EXPECT_FALSE(TreatedFile::find(source, parseTreatments("de-hum=20")));
+    EXPECT_TRUE(TreatedFile::find(source, parseTreatments("de-hum=100")));
 }
 
-TEST_F(Repaired, CancellingLeavesNoFile) {
+TEST_F(Treated, CancellingLeavesNoFile) {
     const fs::path source = recording();
     Progress progress;
     progress.cancel();
-    EXPECT_THROW(RepairedFile::make(source, parseTreatments("de-hum"), {}, progress), Error);
-    EXPECT_FALSE(RepairedFile::find(source, parseTreatments("de-hum")));
+    EXPECT_THROW(TreatedFile::make(source, parseTreatments("de-hum"), {}, progress), Error);
+    EXPECT_FALSE(TreatedFile::find(source, parseTreatments("de-hum")));
 }
 
-TEST_F(Repaired, APreviewIsWhatTheWholeWillBe) {
+TEST_F(Treated, APreviewIsWhatTheWholeWillBe) {
     const fs::path source = recording();
     const auto chain = parseTreatments("de-click=50,de-rumble=80");
-    const AudioBuffer after = whole(RepairedFile::make(source, chain, std::vector<Finding>{}, {}).file);
+    const AudioBuffer after = whole(TreatedFile::make(source, chain, std::vector<Finding>{}, {}).file);
     MediaReader reader(source);
-    const RepairFacts facts{2, kRate, {}, {}};
-    const auto preview = previewRepairs(reader, chain, facts, 2 * kRate, 2 * kRate, {});
-    ASSERT_EQ(preview.repaired.frames(), 2 * kRate);
-    EXPECT_LT(rms(preview.repaired, after.slice(2 * kRate, 2 * kRate)), -60);
+    const TreatmentFacts facts{2, kRate, {}, {}};
+    const auto preview = previewTreatments(reader, chain, facts, 2 * kRate, 2 * kRate, {});
+    ASSERT_EQ(preview.treated.frames(), 2 * kRate);
+    EXPECT_LT(rms(preview.treated, after.slice(2 * kRate, 2 * kRate)), -60);
     // What each took away and what is left are the recording again.
     ASSERT_EQ(preview.removed.size(), 2u);
-    AudioBuffer sum = preview.repaired;
+    AudioBuffer sum = preview.treated;
     for (const auto& r : preview.removed)
         for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += r.samples()[i];
     EXPECT_LT(rms(sum, reader.read(2 * kRate, 2 * kRate)), -120);
 }
 
-TEST_F(Repaired, StemsKeepTheirSumWithWhatWasTakenFromOne) {
+TEST_F(Treated, StemsKeepTheirSumWithWhatWasTakenFromOne) {
     const fs::path source = recording();
     const AudioBuffer x = whole(source);
     auto store = StemStore::create(folder / "cache" / "stems" / "s", {kStemNames, kRate, 2, x.frames()});
@@ -114,18 +114,18 @@ TEST_F(Repaired, StemsKeepTheirSumWithWhatWasTakenFromOne) {
     std::vector<Treatment> treatments = parseTreatments("de-hum=100,de-click=50");
     treatments[0].place = "dialogue";
     treatments[1].place = "ambience";
-    EXPECT_FALSE(RepairedStems::find(*store, treatments));
+    EXPECT_FALSE(TreatedStems::find(*store, treatments));
     const auto made = [&] {
         MediaReader reader(source);
-        return RepairedStems::make(source, *store, treatments, diagnose(reader, {}).findings, {});
+        return TreatedStems::make(source, *store, treatments, diagnose(reader, {}).findings, {});
     }();
-    const auto found = RepairedStems::find(*store, treatments);
+    const auto found = TreatedStems::find(*store, treatments);
     ASSERT_TRUE(found);
     ASSERT_EQ(found->effects.size(), 2u);
     EXPECT_EQ(found->effects[0].id, "de-hum");
     EXPECT_TRUE(found->effects[0].any());
     auto readers = found->stems->openAll();
-    MediaReader work(found->work);
+    MediaReader work(found->recording);
     const StemBlock all = readers.read(work, 0, x.frames());
     AudioBuffer sum(2, x.frames());
     for (const auto& stem : all.stems)

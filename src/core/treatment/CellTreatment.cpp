@@ -1,11 +1,11 @@
-#include "core/treatment/CellRepair.h"
+#include "core/treatment/CellTreatment.h"
 
 #include <algorithm>
 #include <cmath>
 
 namespace rivlen {
 
-CellRepair::CellRepair(int channels, int size)
+CellTreatment::CellTreatment(int channels, int size)
     : m_channels(channels),
       m_size(size),
       m_fft(size),
@@ -18,19 +18,19 @@ CellRepair::CellRepair(int channels, int size)
     m_waiting.append(AudioBuffer(channels, size));
 }
 
-AudioBuffer CellRepair::process(const AudioBuffer& block) {
+AudioBuffer CellTreatment::process(const AudioBuffer& block) {
     m_in += block.frames();
     m_waiting.append(block);
     return work();
 }
 
-AudioBuffer CellRepair::finish() {
+AudioBuffer CellTreatment::finish() {
     m_waiting.append(AudioBuffer(m_channels, 2 * m_size));
     AudioBuffer rest = work();
     return rest.slice(0, std::min(rest.frames(), m_in - m_out + rest.frames()));
 }
 
-AudioBuffer CellRepair::work() {
+AudioBuffer CellTreatment::work() {
     const int hop = m_size / 4;
     AudioBuffer ready(m_channels, 0);
     for (; m_waiting.frames() >= m_size; m_waiting.drop(hop)) {

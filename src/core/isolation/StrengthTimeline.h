@@ -38,20 +38,20 @@ struct StrengthLevels {
 
 /// The strength of one stem over the whole of a recording: one setting, values drawn over time in place of its own, and
 /// regions with settings of their own, which the drawn values do not touch.
-struct StrengthCourse {
+struct StrengthTimeline {
     IsolationSettings base;
     std::map<std::string, DrawnCurve> drawn;  ///< by the parameter's id
     std::vector<StrengthRegion> regions;      ///< in order, apart from each other
 
-    StrengthCourse() = default;
-    StrengthCourse(IsolationSettings settings) : base(std::move(settings)) {}
+    StrengthTimeline() = default;
+    StrengthTimeline(IsolationSettings settings) : base(std::move(settings)) {}
 
     bool constant() const { return drawn.empty() && regions.empty(); }
     Blend at(double seconds) const;
     StrengthLevels levels(double seconds) const;
     /// True when a setting is not neutral at some moment; id: its name in isolationParameters().
     bool uses(const char* id) const;
-    bool operator==(const StrengthCourse&) const = default;
+    bool operator==(const StrengthTimeline&) const = default;
 };
 
 StrengthLevels levelsOf(const IsolationSettings& settings);
@@ -61,10 +61,10 @@ double drawnAt(const DrawnCurve& curve, double seconds);
 
 /// Puts a region in its place; others give way to it: they are shortened, cut in two or, when hardly anything is left,
 /// removed. Returns its index. Throws Error (Usage) when it is shorter than kShortestRegion.
-int placeRegion(StrengthCourse& course, StrengthRegion region);
+int placeRegion(StrengthTimeline& timeline, StrengthRegion region);
 
-nlohmann::json toJson(const StrengthCourse& course);
+nlohmann::json toJson(const StrengthTimeline& timeline);
 /// Throws Error (InputUnreadable) for values out of range or regions that overlap.
-StrengthCourse courseFromJson(const nlohmann::json& json);
+StrengthTimeline timelineFromJson(const nlohmann::json& json);
 
 }  // namespace rivlen

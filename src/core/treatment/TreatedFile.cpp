@@ -1,4 +1,4 @@
-#include "core/treatment/RepairedFile.h"
+#include "core/treatment/TreatedFile.h"
 
 #include <algorithm>
 #include <fstream>
@@ -12,7 +12,7 @@
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
 #include "core/media/WholeFile.h"
-#include "core/treatment/Treater.h"
+#include "core/treatment/Treat.h"
 
 namespace rivlen {
 
@@ -21,7 +21,7 @@ using nlohmann::json;
 
 namespace {
 
-constexpr size_t kKept = 3;            // repaired files of one recording, so that going back and forth costs nothing
+constexpr size_t kKept = 3;            // treated files of one recording, so that going back and forth costs nothing
 constexpr const char* kMethods = "2";  // changes when a treatment gives another sound than before
 
 std::string hashed(const std::string& text) {
@@ -36,7 +36,7 @@ std::string identity(const fs::path& file) {
 }
 
 fs::path recordingFolder(const fs::path& source) {
-    return cacheFolder() / "repaired" / (source.stem().string().substr(0, 40) + "-" + hashed(identity(source)));
+    return cacheFolder() / "treated" / (source.stem().string().substr(0, 40) + "-" + hashed(identity(source)));
 }
 
 fs::path fileFor(const fs::path& source, const std::vector<Treatment>& chain) {
@@ -55,17 +55,17 @@ std::vector<Treatment> ofStems(const std::vector<Treatment>& treatments) {
     return some;
 }
 
-json toJson(const std::vector<RepairChain::Effect>& effects) {
+json toJson(const std::vector<TreatmentChain::Effect>& effects) {
     json all = json::array();
     for (const auto& e : effects) all.push_back({{"treatment", e.id}, {"removed_dbfs", e.removedDb}});
     return all;
 }
 
-std::optional<std::vector<RepairChain::Effect>> readEffects(const fs::path& file) {
+std::optional<std::vector<TreatmentChain::Effect>> readEffects(const fs::path& file) {
     std::ifstream in(file);
     if (!in) return {};
     try {
-        std::vector<RepairChain::Effect> effects;
+        std::vector<TreatmentChain::Effect> effects;
         const json all = parsedJson(in);
         for (const auto& e : all) effects.push_back({e.at("treatment"), e.at("removed_dbfs")});
         return effects;
@@ -74,9 +74,9 @@ std::optional<std::vector<RepairChain::Effect>> readEffects(const fs::path& file
     }
 }
 
-void writeEffects(const fs::path& file, const std::vector<RepairChain::Effect>& effects) {
+void writeEffects(const fs::path& file, const std::vector<TreatmentChain::Effect>& effects) {
     if (!writeWholeFile(file, toJson(effects).dump(1) + "\n"))
-        throw Error(Error::Kind::OutputUnwritable, "The repaired sound cannot be kept in \"" +
+        throw Error(Error::Kind::OutputUnwritable, "The treated sound cannot be kept in \"" +
                                                        file.parent_path().string() +
                                                        "\": check that the disk has space.");
 }
@@ -100,22 +100,22 @@ void keepNewest(const fs::path& folder) {
 
 }  // namespace
 
-std::optional<RepairedFile> RepairedFile::find(const fs::path& source, const std::vector<Treatment>& chain) {
+std::optional<TreatedFile> TreatedFile::find(const fs::path& source, const std::vector<Treatment>& chain) {
     const fs::path file = fileFor(source, chain);
     auto effects = readEffects(effectsFile(file));
     std::error_code ignored;
     if (!effects || !fs::exists(file, ignored)) return {};
-    return RepairedFile{file, std::move(*effects)};
+    return TreatedFile{file, std::move(*effects)};
 }
 
-RepairedFile RepairedFile::make(const fs::path& source, const std::vector<Treatment>& chain,
-                                std::optional<std::vector<Finding>> findings, const Progress& progress) {
+TreatedFile TreatedFile::make(const fs::path& source, const std::vector<Treatment>& chain,
+                              std::optional<std::vector<Finding>> findings, const Progress& progress) {
     MediaReader reader(source);
     if (!findings) findings = diagnose(reader, Progress(progress, 0, 0.3)).findings;
-    RepairedFile made{fileFor(source, chain), {}};
+    TreatedFile made{fileFor(source, chain), {}};
     std::error_code problem;
     fs::create_directories(made.file.parent_path(), problem);
-    const RepairFacts facts = factsFor(reader, chain, std::move(*findings), Progress(progress, 0.3, 0.4));
+    const TreatmentFacts facts = factsFor(reader, chain, std::move(*findings), Progress(progress, 0.3, 0.4));
     LevelTrack levels(1);
     AudioWriter writer(made.file, reader.sampleRate(), reader.channels(), {}, true);
     made.effects = treat(
@@ -134,7 +134,7 @@ RepairedFile RepairedFile::make(const fs::path& source, const std::vector<Treatm
     return made;
 }
 
-std::shared_ptr<LevelTrack> RepairedFile::levels() const {
+std::shared_ptr<LevelTrack> TreatedFile::levels() const {
     std::ifstream in(levelsFile(file));
     const json row = json::parse(in, nullptr, false);
     if (!row.is_array()) return nullptr;
@@ -143,26 +143,26 @@ std::shared_ptr<LevelTrack> RepairedFile::levels() const {
     return track;
 }
 
-std::optional<RepairedStems> RepairedStems::find(const StemStore& stems, const std::vector<Treatment>& treatments) {
+std::optional<TreatedStems> TreatedStems::find(const StemStore& stems, const std::vector<Treatment>& treatments) {
     const fs::path folder = stemsFolder(stems, ofStems(treatments));
     auto effects = readEffects(folder / "work.json");
     std::error_code ignored;
     if (!effects || !fs::exists(folder / "work.wav", ignored)) return {};
     auto store = StemStore::openFinished(folder);
     if (!store) return {};
-    return RepairedStems{folder / "work.wav", std::move(store), std::move(*effects)};
+    return TreatedStems{folder / "work.wav", std::move(store), std::move(*effects)};
 }
 
-RepairedStems RepairedStems::make(const fs::path& source, const StemStore& stems,
-                                  const std::vector<Treatment>& treatments, const std::vector<Finding>& findings,
-                                  const Progress& progress) {
+TreatedStems TreatedStems::make(const fs::path& source, const StemStore& stems,
+                                const std::vector<Treatment>& treatments, const std::vector<Finding>& findings,
+                                const Progress& progress) {
     const std::vector<Treatment> mine = ofStems(treatments);
     const fs::path folder = stemsFolder(stems, mine);
     MediaReader reader(source);
     StemReaders from = stems.openAll();
-    RepairedStems made{folder / "work.wav", StemStore::create(folder, stems.shape()), {}};
-    AudioWriter work(made.work, reader.sampleRate(), reader.channels(), {}, true);
-    std::vector<RepairChain> chains;
+    TreatedStems made{folder / "work.wav", StemStore::create(folder, stems.shape()), {}};
+    AudioWriter recording(made.recording, reader.sampleRate(), reader.channels(), {}, true);
+    std::vector<TreatmentChain> chains;
     for (size_t s = 0; s < from.stems.size(); ++s) {
         auto chain = treatmentsAt(mine, stems.shape().stems[s]);
         chains.emplace_back(chain, factsFor(*from.stems[s], chain, findings, progress));
@@ -181,7 +181,7 @@ RepairedStems RepairedStems::make(const fs::path& source, const StemStore& stems
                 block.source.samples()[i] -= block.stems[s].samples()[i] - treated.samples()[i];
             block.stems[s] = std::move(treated);
         }
-        work.write(block.source);
+        recording.write(block.source);
         made.stems->append(block);
         done += count;
     };
@@ -194,7 +194,7 @@ RepairedStems RepairedStems::make(const fs::path& source, const StemStore& stems
     }
     for (size_t s = 0; s < chains.size(); ++s) ready[s].append(chains[s].finish());
     deliver();
-    work.commit();
+    recording.commit();
     made.stems->finish();
     for (const auto& chain : chains)
         for (const auto& e : chain.effects()) made.effects.push_back(e);
@@ -202,25 +202,26 @@ RepairedStems RepairedStems::make(const fs::path& source, const StemStore& stems
     return made;
 }
 
-RepairPreview previewRepairs(SampleSource& source, const std::vector<Treatment>& chain, const RepairFacts& facts,
-                             int64_t first, int64_t count, const Progress& progress) {
+TreatmentPreview previewTreatments(SampleSource& source, const std::vector<Treatment>& chain,
+                                   const TreatmentFacts& facts, int64_t first, int64_t count,
+                                   const Progress& progress) {
     const int64_t step = source.sampleRate(), start = std::max<int64_t>(0, first - 2 * step),
                   end = std::min(source.frames(), first + count + step);
-    RepairChain repairs(chain, facts);
-    RepairPreview preview{first, AudioBuffer(source.channels(), 0), {}, {}};
+    TreatmentChain treaters(chain, facts);
+    TreatmentPreview preview{first, AudioBuffer(source.channels(), 0), {}, {}};
     const auto on = std::count_if(chain.begin(), chain.end(), [](const Treatment& t) { return t.on; });
     std::vector<AudioQueue> removed(size_t(on), AudioQueue(source.channels()));
-    repairs.onRemoved = [&](size_t stage, const AudioBuffer& x) { removed[stage].append(x); };
+    treaters.onRemoved = [&](size_t stage, const AudioBuffer& x) { removed[stage].append(x); };
     AudioQueue out(source.channels());
     for (int64_t at = start; at < end; at += step) {
         progress.throwIfCancelled();
-        out.append(repairs.process(source.read(at, std::min(step, end - at))));
+        out.append(treaters.process(source.read(at, std::min(step, end - at))));
         progress.report(double(at - start) / double(end - start));
     }
-    out.append(repairs.finish());
-    preview.repaired = out.peek(first - start, count);
+    out.append(treaters.finish());
+    preview.treated = out.peek(first - start, count);
     for (const auto& q : removed) preview.removed.push_back(q.peek(first - start, count));
-    preview.effects = repairs.effects();
+    preview.effects = treaters.effects();
     return preview;
 }
 

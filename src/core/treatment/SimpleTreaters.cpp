@@ -1,4 +1,4 @@
-// Repairs that look at single samples or a filter's short memory: DC offset, polarity, sharp s.
+// Treating that look at single samples or a filter's short memory: DC offset, polarity, sharp s.
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -10,8 +10,8 @@ namespace rivlen {
 
 namespace {
 
-/// A repair that needs no look ahead.
-class Direct : public Repair {
+/// A treater that needs no look ahead.
+class Direct : public Treater {
 public:
     explicit Direct(int channels) : m_channels(channels) {}
     AudioBuffer process(const AudioBuffer& block) override {
@@ -30,7 +30,7 @@ private:
 
 class Offset : public Direct {
 public:
-    Offset(double amount, const RepairFacts& facts) : Direct(facts.channels), m_mean(size_t(facts.channels), 0.0f) {
+    Offset(double amount, const TreatmentFacts& facts) : Direct(facts.channels), m_mean(size_t(facts.channels), 0.0f) {
         for (const auto& f : facts.findings)
             if (f.kind == Fault::DcOffset && f.channel >= 0) m_mean[size_t(f.channel)] = float(f.level * amount / 100);
     }
@@ -44,7 +44,7 @@ private:
 
 class Polarity : public Direct {
 public:
-    Polarity(double amount, const RepairFacts& facts)
+    Polarity(double amount, const TreatmentFacts& facts)
         : Direct(facts.channels), m_turn(facts.channels == 2 && amount >= 50) {}
 
 private:
@@ -61,7 +61,7 @@ public:
     static constexpr double kCentre = 7746, kQ = 1.94;  // 6 ... 10 kHz at -3 dB
     static constexpr double kThreshold = 0.45,
                             kFull = 0.8;  // of the band's share in amplitude: where it begins and is complete
-    Deess(double most, const RepairFacts& facts)
+    Deess(double most, const TreatmentFacts& facts)
         : Direct(facts.channels),
           m_least(std::pow(10, -most / 20)),
           m_rise(step(0.002, facts.sampleRate)),
@@ -97,13 +97,13 @@ private:
 
 }  // namespace
 
-std::unique_ptr<Repair> makeOffset(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makeOffset(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Offset>(amount, facts);
 }
-std::unique_ptr<Repair> makePolarity(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makePolarity(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Polarity>(amount, facts);
 }
-std::unique_ptr<Repair> makeDeess(double amount, const RepairFacts& facts) {
+std::unique_ptr<Treater> makeDeess(double amount, const TreatmentFacts& facts) {
     return std::make_unique<Deess>(amount, facts);
 }
 

@@ -1,11 +1,11 @@
-#include "app/intake/RepairDesk.h"
+#include "app/intake/TreatmentDesk.h"
 
 #include <algorithm>
 #include <cmath>
 
 #include "core/audio/PatchedSource.h"
 #include "core/media/MediaReader.h"
-#include "core/treatment/Treater.h"
+#include "core/treatment/Treat.h"
 
 namespace rivlen {
 
@@ -13,13 +13,13 @@ namespace {
 constexpr double kStretch = 12, kLongest = 30;  // seconds that are treated at once, without and with a loop
 }
 
-struct RepairDesk::Facts {
+struct TreatmentDesk::Facts {
     std::filesystem::path source;
-    RepairFacts known;
+    TreatmentFacts known;
     bool noise = false, voice = false;  ///< what of it has been learned
 };
 
-RepairDesk::RepairDesk(Document& document, Reels& reels, Hearing& hearing, Work& work, QObject* parent)
+TreatmentDesk::TreatmentDesk(Document& document, Reels& reels, Hearing& hearing, Work& work, QObject* parent)
     : QObject(parent),
       m_document(document),
       m_reels(reels),
@@ -28,19 +28,19 @@ RepairDesk::RepairDesk(Document& document, Reels& reels, Hearing& hearing, Work&
       m_own(work, this) {
     m_wait.setSingleShot(true);
     m_wait.setInterval(120);
-    connect(&m_wait, &QTimer::timeout, this, &RepairDesk::start);
-    connect(&document, &Document::changed, this, &RepairDesk::follow);
+    connect(&m_wait, &QTimer::timeout, this, &TreatmentDesk::start);
+    connect(&document, &Document::changed, this, &TreatmentDesk::follow);
     connect(&reels, &Reels::read, this, [this] {
         emit changed();
         const Reel* reel = m_document.reel();  // a chain that was set up before diagnosis had ended
-        if (reel && m_reel == reel->id && m_reels.current()->diagnosis && !preview() && m_reels.repairPending(*reel) &&
-            m_own.idle())
+        if (reel && m_reel == reel->id && m_reels.current()->diagnosis && !preview() &&
+            m_reels.treatmentPending(*reel) && m_own.idle())
             m_wait.start();
     });
-    connect(&reels, &Reels::stemsChanged, this, &RepairDesk::changed);
+    connect(&reels, &Reels::stemsChanged, this, &TreatmentDesk::changed);
 }
 
-std::optional<std::vector<Finding>> RepairDesk::found() const {
+std::optional<std::vector<Finding>> TreatmentDesk::found() const {
     const Reel* reel = m_document.reel();
     const ReelFacts* state = m_reels.current();
     if (!reel || !state->diagnosis) return {};
@@ -51,7 +51,7 @@ std::optional<std::vector<Finding>> RepairDesk::found() const {
     return all;
 }
 
-RepairDesk::Verdict RepairDesk::verdict(const Finding& finding) const {
+TreatmentDesk::Verdict TreatmentDesk::verdict(const Finding& finding) const {
     const Reel* reel = m_document.reel();
     if (!reel) return Verdict::Open;
     if (reel->isDismissed(finding)) return Verdict::Dismissed;
@@ -62,7 +62,7 @@ RepairDesk::Verdict RepairDesk::verdict(const Finding& finding) const {
     return treated ? Verdict::Accepted : Verdict::Open;
 }
 
-void RepairDesk::accept(const Finding& finding) {
+void TreatmentDesk::accept(const Finding& finding) {
     const auto one = proposed({finding});
     if (one.empty() || !m_document.reel()) return;
     m_document.editReel("Accept a finding", [&](Reel& r) {
@@ -71,54 +71,54 @@ void RepairDesk::accept(const Finding& finding) {
     });
 }
 
-void RepairDesk::acceptAll() {
+void TreatmentDesk::acceptAll() {
     const Reel* reel = m_document.reel();
     if (!reel) return;
     const auto all = proposed(m_reels.findings(*reel), m_reels.content(*reel));
     editChain("Accept all findings", [&](std::vector<Treatment>& chain) { chain = withProposals(chain, all); });
 }
 
-void RepairDesk::dismiss(const Finding& finding, bool dismissed) {
+void TreatmentDesk::dismiss(const Finding& finding, bool dismissed) {
     m_document.editReel(dismissed ? "Dismiss a finding" : "Take a finding back", [&](Reel& r) {
         std::erase(r.dismissed, findingKey(finding));
         if (dismissed) r.dismissed.push_back(findingKey(finding));
     });
 }
 
-void RepairDesk::sayContent(const std::string& content) {
+void TreatmentDesk::sayContent(const std::string& content) {
     m_document.editReel("Say what it holds", [&](Reel& r) { r.content = content; });
 }
 
-const std::vector<Treatment>& RepairDesk::chain() const {
+const std::vector<Treatment>& TreatmentDesk::chain() const {
     static const std::vector<Treatment> none;
     return m_document.reel() ? m_document.reel()->treatments : none;
 }
 
-void RepairDesk::editChain(const QString& name, const std::function<void(std::vector<Treatment>&)>& change,
-                           const std::string& gesture) {
+void TreatmentDesk::editChain(const QString& name, const std::function<void(std::vector<Treatment>&)>& change,
+                              const std::string& gesture) {
     m_document.editReel(
         name, [&](Reel& r) { change(r.treatments); }, gesture);
 }
 
-void RepairDesk::add(const std::string& id) {
+void TreatmentDesk::add(const std::string& id) {
     const TreatmentEntry& t = findTreatment(id);
     editChain(QString("Add %1").arg(t.name), [&](auto& chain) {
         chain = withProposals(chain, {{t.id, true, t.usual, kRecordingPlace}});
     });
 }
 
-void RepairDesk::remove(size_t place) {
+void TreatmentDesk::remove(size_t place) {
     if (place < chain().size())
         editChain("Remove a treatment", [&](auto& chain) { chain.erase(chain.begin() + long(place)); });
 }
 
-void RepairDesk::move(size_t place, int by) {
+void TreatmentDesk::move(size_t place, int by) {
     const long to = long(place) + by;
     if (place < chain().size() && to >= 0 && to < long(chain().size()))
         editChain("Move a treatment", [&](auto& chain) { std::swap(chain[place], chain[size_t(to)]); });
 }
 
-void RepairDesk::putInOrder() {
+void TreatmentDesk::putInOrder() {
     editChain("Put treatments in order", [](auto& chain) {
         std::stable_sort(chain.begin(), chain.end(), [](const Treatment& a, const Treatment& b) {
             return sensiblePlace(a.id) < sensiblePlace(b.id);
@@ -126,35 +126,35 @@ void RepairDesk::putInOrder() {
     });
 }
 
-void RepairDesk::setOn(size_t place, bool on) {
+void TreatmentDesk::setOn(size_t place, bool on) {
     if (place < chain().size())
         editChain(on ? "Switch a treatment on" : "Switch a treatment off", [&](auto& chain) { chain[place].on = on; });
 }
 
-void RepairDesk::setAmount(size_t place, double amount, bool dragging) {
+void TreatmentDesk::setAmount(size_t place, double amount, bool dragging) {
     if (place < chain().size())
         editChain(
             "Set an amount", [&](auto& chain) { chain[place].amount = amount; },
             dragging ? "amount" + std::to_string(place) : "");
 }
 
-void RepairDesk::setWhere(size_t place, const std::string& where) {
+void TreatmentDesk::setWhere(size_t place, const std::string& where) {
     if (place < chain().size() && chain()[place].place != where)
         editChain("Move a treatment", [&](auto& chain) { chain[place].place = where; });
 }
 
-const RepairDesk::Preview* RepairDesk::preview() const {
+const TreatmentDesk::Preview* TreatmentDesk::preview() const {
     const Reel* reel = m_document.reel();
     return reel && m_preview && m_preview->reel == reel->id && m_preview->chain == reel->recordingTreatments()
                ? &*m_preview
                : nullptr;
 }
 
-std::optional<RepairDesk::Effect> RepairDesk::effect(size_t place) const {
+std::optional<TreatmentDesk::Effect> TreatmentDesk::effect(size_t place) const {
     const ReelFacts* state = m_reels.current();
     if (!state || place >= chain().size() || !chain()[place].on) return {};
     const Treatment& t = chain()[place];
-    const auto of = [&](const std::vector<RepairChain::Effect>& effects, size_t index,
+    const auto of = [&](const std::vector<TreatmentChain::Effect>& effects, size_t index,
                         bool whole) -> std::optional<Effect> {
         if (index >= effects.size() || effects[index].id != t.id) return {};
         return Effect{effects[index].removedDb, whole};
@@ -162,21 +162,21 @@ std::optional<RepairDesk::Effect> RepairDesk::effect(size_t place) const {
     size_t index = 0;
     if (t.place == kRecordingPlace) {
         for (size_t i = 0; i < place; ++i) index += chain()[i].on && chain()[i].place == kRecordingPlace;
-        if (state->repaired && !m_reels.repairPending(*m_document.reel()))
-            if (const auto e = of(state->repaired->effects, index, true)) return e;
-        return preview() ? of(preview()->repairs.effects, index, false) : std::nullopt;
+        if (state->treated && !m_reels.treatmentPending(*m_document.reel()))
+            if (const auto e = of(state->treated->effects, index, true)) return e;
+        return preview() ? of(preview()->stretch.effects, index, false) : std::nullopt;
     }
-    if (!state->repairedStems) return {};
-    for (const auto& stem : kStemNames)  // stem after stem, as RepairedStems has them
+    if (!state->treatedStems) return {};
+    for (const auto& stem : kStemNames)  // stem after stem, as TreatedStems has them
         for (size_t i = 0; i < chain().size(); ++i) {
             if (!chain()[i].on || chain()[i].place != stem) continue;
-            if (i == place) return of(state->repairedStems->effects, index, true);
+            if (i == place) return of(state->treatedStems->effects, index, true);
             ++index;
         }
     return {};
 }
 
-std::pair<double, double> RepairDesk::span() const {
+std::pair<double, double> TreatmentDesk::span() const {
     const double end = m_reels.current()->info->duration();
     if (const auto loop = m_hearing.loop()) return {loop->first, std::min(loop->second, loop->first + kLongest)};
     const Player& p = m_hearing.player();
@@ -185,7 +185,7 @@ std::pair<double, double> RepairDesk::span() const {
     return {from, std::min(end, from + kStretch)};
 }
 
-void RepairDesk::follow() {
+void TreatmentDesk::follow() {
     emit changed();
     const Reel* reel = m_document.reel();
     if (!reel || m_document.session().stage != stage::intake) return;
@@ -194,10 +194,10 @@ void RepairDesk::follow() {
     m_reel = reel->id;
     m_chain = chain;
     m_removed.reset();
-    if (m_reels.repairPending(*reel)) m_wait.start();
+    if (m_reels.treatmentPending(*reel)) m_wait.start();
 }
 
-void RepairDesk::start() {
+void TreatmentDesk::start() {
     const Reel* reel = m_document.reel();
     const ReelFacts* state = m_reels.current();
     if (!reel || !state->info || !m_hearing.player().isOpen() || !state->diagnosis) return;
@@ -221,12 +221,12 @@ void RepairDesk::start() {
                 facts->known = factsFor(reader, chain, findings, progress);
                 facts->noise = noise, facts->voice = voice;
             }
-            RepairFacts all = facts->known;
+            TreatmentFacts all = facts->known;
             all.findings = findings;
             const auto first = int64_t(stretch.first * reader.sampleRate()),
                        count = int64_t((stretch.second - stretch.first) * reader.sampleRate());
-            Preview p{id, chain, stretch, previewRepairs(reader, chain, all, first, count, progress), nullptr};
-            p.repaired = std::make_shared<const AudioBuffer>(std::move(p.repairs.repaired));
+            Preview p{id, chain, stretch, previewTreatments(reader, chain, all, first, count, progress), nullptr};
+            p.treated = std::make_shared<const AudioBuffer>(std::move(p.stretch.treated));
             post([this, p = std::move(p)] {
                 m_preview = p;
                 play();
@@ -237,13 +237,13 @@ void RepairDesk::start() {
     emit changed();
 }
 
-void RepairDesk::play() {
+void TreatmentDesk::play() {
     const Preview* p = preview();
     const Reel* reel = m_document.reel();
     if (!p) return;
-    const auto source = m_reels.repairPending(*reel) ? reel->source : m_reels.workFile(*reel);
+    const auto source = m_reels.treatmentPending(*reel) ? reel->source : m_reels.heardFile(*reel);
     const auto& player = m_hearing.player();
-    const auto patched = [first = p->repairs.first, rate = player.sampleRate(), frames = player.frames()](
+    const auto patched = [first = p->stretch.first, rate = player.sampleRate(), frames = player.frames()](
                              std::optional<std::filesystem::path> file, std::shared_ptr<const AudioBuffer> patch) {
         return [=]() -> std::unique_ptr<SampleSource> {
             return std::make_unique<PatchedSource>(file ? std::make_unique<MediaReader>(*file) : nullptr, patch, first,
@@ -255,17 +255,17 @@ void RepairDesk::play() {
         size_t index = 0;
         for (int i = 0; i < *m_removed; ++i)
             index += chain()[size_t(i)].on && chain()[size_t(i)].place == kRecordingPlace;
-        if (index < p->repairs.removed.size())
-            removed = patched({}, std::make_shared<const AudioBuffer>(p->repairs.removed[index]));
+        if (index < p->stretch.removed.size())
+            removed = patched({}, std::make_shared<const AudioBuffer>(p->stretch.removed[index]));
     }
     m_hearing.tryVersions(
-        patched(source, p->repaired), [file = reel->source] { return std::make_unique<MediaReader>(file); }, removed);
+        patched(source, p->treated), [file = reel->source] { return std::make_unique<MediaReader>(file); }, removed);
     if (!m_removed) return;
     m_hearing.hear(Heard::Removed);
     if (m_hearing.loop() != p->span) m_hearing.audition(p->span.first, p->span.second);
 }
 
-void RepairDesk::hearRemoved(int place) {
+void TreatmentDesk::hearRemoved(int place) {
     const Reel* reel = m_document.reel();
     if (!reel || !m_hearing.player().isOpen()) return;
     m_removed = place;

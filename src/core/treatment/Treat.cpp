@@ -1,4 +1,4 @@
-#include "core/treatment/Treater.h"
+#include "core/treatment/Treat.h"
 
 #include <algorithm>
 
@@ -7,9 +7,9 @@
 
 namespace rivlen {
 
-RepairFacts factsFor(SampleSource& source, const std::vector<Treatment>& treatments, std::vector<Finding> findings,
-                     const Progress& progress) {
-    RepairFacts facts{source.channels(), source.sampleRate(), std::move(findings), {}, 0};
+TreatmentFacts factsFor(SampleSource& source, const std::vector<Treatment>& treatments, std::vector<Finding> findings,
+                        const Progress& progress) {
+    TreatmentFacts facts{source.channels(), source.sampleRate(), std::move(findings), {}, 0};
     if (std::any_of(treatments.begin(), treatments.end(),
                     [](const Treatment& t) { return t.on && (t.id == "de-plosive" || t.id == "de-wind"); }))
         facts.voice = voiceLevel(source, progress);
@@ -18,10 +18,11 @@ RepairFacts factsFor(SampleSource& source, const std::vector<Treatment>& treatme
     return facts;
 }
 
-std::vector<RepairChain::Effect> treat(SampleSource& source, const std::vector<Treatment>& treatments,
-                                       const RepairFacts& facts, const std::function<void(const AudioBuffer&)>& sink,
-                                       const Progress& progress) {
-    RepairChain chain(treatments, facts);
+std::vector<TreatmentChain::Effect> treat(SampleSource& source, const std::vector<Treatment>& treatments,
+                                          const TreatmentFacts& facts,
+                                          const std::function<void(const AudioBuffer&)>& sink,
+                                          const Progress& progress) {
+    TreatmentChain chain(treatments, facts);
     const int64_t block = source.sampleRate();
     for (int64_t at = 0; at < source.frames(); at += block) {
         progress.throwIfCancelled();

@@ -12,7 +12,7 @@ struct ReelRecipe {
     std::filesystem::path source;
     std::string network, quality;  ///< as in a session
     std::vector<Treatment> treatments;
-    StrengthCourse course;
+    StrengthTimeline timeline;
     std::vector<Mend> mends;
     bool needsStems = true;  ///< false: what is delivered is made of the source and sounds alone
 };
