@@ -1,9 +1,11 @@
 #include <CLI/CLI.hpp>
 #include <algorithm>
+#include <cmath>
 #include <cstdio>
 #include <functional>
 
 #include "cli/Commands.h"
+#include "cli/Output.h"
 #include "cli/ProgressLine.h"
 #include "core/base/Text.h"
 #include "core/delivery/DeliverySets.h"
@@ -138,7 +140,7 @@ void run(const DispatchOptions& o, Progress& progress) {
             failed = &t;
         }
     }
-    if (o.json) std::printf("%s\n", nlohmann::json{{"deliverables", list}}.dump(1).c_str());
+    if (o.json) printJson(nlohmann::json{{"deliverables", list}});
     if (failed) throw Error(failed->errorKind, failed->error);
     if (held)
         throw Error(Error::Kind::Other,
@@ -159,7 +161,7 @@ void handOver(const DispatchOptions& o, Progress& progress) {
             if (!o.json) std::printf("%s\n", made.c_str());
         }
     }
-    if (o.json) std::printf("%s\n", nlohmann::json{{"handovers", list}}.dump(1).c_str());
+    if (o.json) printJson(nlohmann::json{{"handovers", list}});
 }
 
 }  // namespace
@@ -188,7 +190,11 @@ void addDispatch(CLI::App& program, Progress& progress) {
     hand->add_option("--handles", h->handles, "Seconds of sound before and after each clip, as far as there is any.")
         ->check(CLI::Range(0.0, 600.0));
     hand->add_flag("--json", h->json, "Print one JSON document.");
-    hand->callback([h, &progress] { handOver(*h, progress); });
+    hand->callback([h, &progress] {
+        if (!std::isfinite(h->handles))
+            throw Error(Error::Kind::Usage, "--handles is no number of seconds: give 0 to 600.");
+        handOver(*h, progress);
+    });
 }
 
 }  // namespace rivlen

@@ -2,6 +2,7 @@
 #include <cstdio>
 
 #include "cli/Commands.h"
+#include "cli/Output.h"
 #include "cli/ProgressLine.h"
 #include "core/delivery/Inspection.h"
 #include "core/diagnosis/Diagnosis.h"
@@ -37,7 +38,7 @@ void addInspect(CLI::App& program, Progress& progress) {
         json["findings"] = nlohmann::json::array();
         for (const auto& f : findings) json["findings"].push_back(toJson(f));
         if (o->json) {
-            std::printf("%s\n", json.dump(1).c_str());
+            printJson(json);
             return;
         }
         const MediaInfo& i = reader.info();

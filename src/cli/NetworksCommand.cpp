@@ -2,6 +2,7 @@
 #include <cstdio>
 
 #include "cli/Commands.h"
+#include "cli/Output.h"
 #include "core/base/Error.h"
 #include "core/separation/NetworkCheck.h"
 #include "core/separation/NetworkLibrary.h"
@@ -18,7 +19,7 @@ void list(bool json) {
             all.push_back(card.all);
             all.back()["shipped"] = isShipped(card);
         }
-        std::printf("%s\n", nlohmann::json{{"networks", all}}.dump(1).c_str());
+        printJson(nlohmann::json{{"networks", all}});
         return;
     }
     for (const auto& card : cards) {
@@ -34,14 +35,12 @@ void list(bool json) {
 void check(const std::string& file, bool json) {
     const NetworkFacts facts = checkNetwork(NetworkCard::load(file));
     if (json)
-        std::printf("%s\n", nlohmann::json{{"card", file},
-                                           {"passed", facts.passed},
-                                           {"reason", facts.reason},
-                                           {"sum_error_db", facts.sumErrorDb},
-                                           {"level_error_db", facts.levelErrorDb},
-                                           {"real_time_factor", facts.realTimeFactor}}
-                                .dump(1)
-                                .c_str());
+        printJson(nlohmann::json{{"card", file},
+                                 {"passed", facts.passed},
+                                 {"reason", facts.reason},
+                                 {"sum_error_db", facts.sumErrorDb},
+                                 {"level_error_db", facts.levelErrorDb},
+                                 {"real_time_factor", facts.realTimeFactor}});
     if (!facts.passed)
         throw Error(Error::Kind::InputUnreadable, "The network \"" + file + "\" is refused: " + facts.reason);
     if (!json)

@@ -4,7 +4,9 @@
 #include <nlohmann/json.hpp>
 
 #include "cli/Commands.h"
+#include "cli/Output.h"
 #include "core/base/Error.h"
+#include "core/base/Text.h"
 #include "core/measures/SeparationMeasures.h"
 #include "core/media/MediaReader.h"
 
@@ -22,6 +24,9 @@ nlohmann::json figure(double value) {
     if (!std::isfinite(value)) return nullptr;
     return std::round(value * 1000) / 1000;
 }
+
+/// A silent reference or estimate has no ratio.
+std::string decibels(double value) { return std::isfinite(value) ? formatted("%.2f dB", value) : "-"; }
 
 struct Loaded {
     std::vector<AudioBuffer> sounds;
@@ -74,11 +79,12 @@ void run(const ScoreOptions& o) {
         }
         rows.push_back(row);
         if (o.json) continue;
-        std::printf("%s\n    SI-SDR %.2f dB, SDR %.2f dB, SIR %.2f dB, SAR %.2f dB, ESTOI %s\n", o.estimates[s].c_str(),
-                    siSdr(estimates[s], references[s]), bss[s].sdr, bss[s].sir, bss[s].sar,
-                    clear ? std::to_string(*clear).substr(0, 5).c_str() : "-");
+        std::printf("%s\n    SI-SDR %s, SDR %s, SIR %s, SAR %s, ESTOI %s\n", o.estimates[s].c_str(),
+                    decibels(siSdr(estimates[s], references[s])).c_str(), decibels(bss[s].sdr).c_str(),
+                    decibels(bss[s].sir).c_str(), decibels(bss[s].sar).c_str(),
+                    clear && std::isfinite(*clear) ? formatted("%.3f", *clear).c_str() : "-");
     }
-    if (o.json) std::printf("%s\n", nlohmann::json{{"scores", rows}}.dump(1).c_str());
+    if (o.json) printJson(nlohmann::json{{"scores", rows}});
 }
 
 }  // namespace

@@ -5,6 +5,8 @@
 #include <set>
 
 #include "cli/Commands.h"
+#include "cli/ManyFiles.h"
+#include "cli/Output.h"
 #include "cli/ProgressLine.h"
 #include "cli/StrengthOptions.h"
 #include "core/audio/Decibel.h"
@@ -23,7 +25,7 @@ struct SplitOptions {
     std::string out, network, quality = "fine", format = "wav", bits = "32f";
     SpanOptions span;
     StrengthOptions strength;
-    bool force = false, json = false, apart = false, result = false;
+    bool force = false, json = false, apart = false, result = false, tolerateDamage = false;
 };
 
 nlohmann::json levelNumber(double value) {
@@ -35,6 +37,7 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
                         const NetworkCard& card, std::shared_ptr<Network>& network, Progress& progress) {
     const auto start = std::chrono::steady_clock::now();
     MediaReader reader(file);
+    if (!o.tolerateDamage) reader.refuseDamage();
     EngineOptions options;
     options.quality = o.quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine;
     options.apart = o.apart;
@@ -42,8 +45,9 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
     const std::vector<std::string> names = stemsGiven(card, options);
     const bool room = settings.roomKeep != 100;
     if (room) options.stems = withRoom(card, names);
-    const StemFiles::Target target{o.out, std::filesystem::path(file).stem().string(),
-                                   AudioFormat::parse(o.format, o.bits), o.force, o.result || settings.balance != 0};
+    const StemFiles::Target target{
+        o.out,   std::filesystem::path(file).stem().string(), AudioFormat::parse(o.format, o.bits),
+        o.force, o.result || settings.balance != 0,           file};
     StemFiles files(target, names, reader.sampleRate(), reader.channels(), settings, o.json);
     if (!network) network = loadNetwork(card);
     {
@@ -58,6 +62,7 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
     }
     progress.throwIfCancelled();
     const StemReport report = files.finish();
+    tellFaults(reader, file);
     nlohmann::json json{{"file", file}, {"network", card.id}, {"residual_dbfs", levelNumber(report.residualDbfs)}};
     for (const auto& stem : report.stems)
         json["stems"].push_back({{"name", stem.name},
@@ -75,6 +80,7 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
 void run(const SplitOptions& o, Progress& progress) {
     const IsolationSettings settings = o.strength.settings();
     o.span.check();
+    if (o.out.empty()) throw Error(Error::Kind::Usage, "--out is empty: name a folder for the stems.");
     if (o.apart && settings.roomKeep != 100)
         throw Error(Error::Kind::Usage,
                     "--room-keep says how much of the room the dialogue keeps, and --apart writes the room by itself: "
@@ -89,13 +95,21 @@ void run(const SplitOptions& o, Progress& progress) {
                             "\" and would write the same stems: split them into different folders.");
     std::shared_ptr<Network> network;
     nlohmann::json all = nlohmann::json::array();
-    for (const auto& file : o.files) {
-        const auto json = splitOne(file, o, settings, card, network, progress);
-        all.push_back(json);
-        if (!o.json)
-            for (const auto& stem : json["stems"]) std::printf("%s\n", stem["path"].get<std::string>().c_str());
+    const auto print = [&] {
+        if (o.json) printJson({{"files", all}});
+    };
+    try {
+        forEachFile(o.files, "split", [&](const std::string& file) {
+            const auto json = splitOne(file, o, settings, card, network, progress);
+            all.push_back(json);
+            if (!o.json)
+                for (const auto& stem : json["stems"]) std::printf("%s\n", stem["path"].get<std::string>().c_str());
+        });
+    } catch (const Error&) {
+        if (!all.empty()) print();
+        throw;
     }
-    if (o.json) std::printf("%s\n", nlohmann::json{{"files", all}}.dump(1).c_str());
+    print();
 }
 
 }  // namespace
@@ -115,6 +129,7 @@ void addSplit(CLI::App& program, Progress& progress) {
     command->add_flag("--result", o->result,
                       "Write the wanted stem with its Balance as well, as BASENAME.result; --balance implies it.");
     command->add_flag("--force", o->force, "Overwrite files that are there.");
+    addTolerateDamage(*command, o->tolerateDamage);
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->callback([o, &progress] { run(*o, progress); });
 }

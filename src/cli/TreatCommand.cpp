@@ -1,14 +1,19 @@
 #include <CLI/CLI.hpp>
+#include <algorithm>
+#include <cctype>
 #include <cmath>
 #include <cstdio>
 
 #include "cli/Commands.h"
+#include "cli/ManyFiles.h"
+#include "cli/Output.h"
 #include "cli/ProgressLine.h"
 #include "core/base/Error.h"
 #include "core/base/Text.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
+#include "core/media/OutputPlace.h"
 #include "core/treatment/Treat.h"
 
 namespace rivlen {
@@ -18,7 +23,7 @@ namespace {
 struct TreatOptions {
     std::vector<std::string> files;
     std::string file, out, folder, set, bits;
-    bool automatic = false, force = false, json = false;
+    bool automatic = false, force = false, json = false, tolerateDamage = false;
 };
 
 /// "clicks, hum": what was found that a treatment is known for.
@@ -50,16 +55,24 @@ std::vector<Treatment> chosen(const TreatOptions& o, const std::vector<Finding>&
     return all;
 }
 
+/// The suffix decides.
+AudioFormat formatOf(const TreatOptions& o) {
+    std::string suffix = std::filesystem::path(o.out).extension().string();
+    std::transform(suffix.begin(), suffix.end(), suffix.begin(), [](unsigned char c) { return char(std::tolower(c)); });
+    if (suffix != ".flac" && suffix != ".wav")
+        throw Error(Error::Kind::Usage, "\"" + o.out + "\" has " +
+                                            (suffix.empty() ? "no suffix" : "the suffix \"" + suffix + "\"") +
+                                            ", which says no format that treat writes: end the name in .wav or .flac.");
+    const bool flac = suffix == ".flac";
+    return AudioFormat::parse(flac ? "flac" : "wav", o.bits.empty() ? (flac ? "24" : "32f") : o.bits);
+}
+
 /// What was found in a file and done to it.
 nlohmann::json treatOne(const TreatOptions& o, Progress& progress) {
-    const bool flac = std::filesystem::path(o.out).extension() == ".flac";
-    const AudioFormat format =
-        AudioFormat::parse(flac ? "flac" : "wav", o.bits.empty() ? (flac ? "24" : "32f") : o.bits);
+    const AudioFormat format = formatOf(o);
     MediaReader reader(o.file);
-    std::error_code ignored;
-    if (std::filesystem::equivalent(o.file, o.out, ignored))
-        throw Error(Error::Kind::Usage,
-                    "\"" + o.out + "\" is the source itself, which is never written to: give another name.");
+    if (!o.tolerateDamage) reader.refuseDamage();
+    checkOutputPlace(o.out, o.force, o.file);
     AudioWriter writer(o.out, reader.sampleRate(), reader.channels(), format, o.force);
     ProgressLine line("treating " + std::filesystem::path(o.file).filename().string());
     double from = 0;
@@ -73,6 +86,7 @@ nlohmann::json treatOne(const TreatOptions& o, Progress& progress) {
         reader, treatments, facts, [&](const AudioBuffer& x) { writer.write(x); }, progress);
     progress.throwIfCancelled();
     writer.commit();
+    tellFaults(reader, o.file);
     nlohmann::json done = nlohmann::json::array();
     for (size_t i = 0; i < effects.size(); ++i)
         done.push_back({{"treatment", effects[i].id},
@@ -122,26 +136,26 @@ void run(const TreatOptions& given, Progress& progress) {
     if (given.files.size() > 1 && given.folder.empty())
         throw Error(Error::Kind::Usage, "Several files can't become one: give --folder in place of --out.");
     TreatOptions o = given;
-    if (!o.folder.empty()) std::filesystem::create_directories(o.folder);
+    if (!o.folder.empty()) makeFolder(o.folder);
     if (!o.folder.empty() && !o.json) std::printf("| file | found | done | written |\n|---|---|---|---|\n");
     nlohmann::json all = nlohmann::json::array();
-    std::optional<Error> failed;
-    for (const std::string& file : given.files) {
+    const auto print = [&] {
+        if (o.json) printJson(o.folder.empty() ? all[0] : all);
+    };
+    const auto one = [&](const std::string& file) {
         o.file = file;
         if (!o.folder.empty())
             o.out = (std::filesystem::path(o.folder) / (std::filesystem::path(file).stem().string() + ".treated.wav"))
                         .string();
-        try {
-            all.push_back(treatOne(o, progress));
-        } catch (const Error& e) {
-            if (e.kind() == Error::Kind::Cancelled || given.files.size() == 1) throw;
-            std::fprintf(stderr, "rivlen-cli: %s\n", e.what());  // the others are treated all the same
-            failed = e;
-        }
-        std::fflush(stdout);
+        all.push_back(treatOne(o, progress));
+    };
+    try {
+        forEachFile(given.files, "treated", one);
+    } catch (const Error&) {
+        if (!all.empty()) print();
+        throw;
     }
-    if (o.json) std::printf("%s\n", (o.folder.empty() ? all[0] : all).dump(1).c_str());
-    if (failed) throw Error(failed->kind(), "Not all files were treated; what was wrong is said above.");
+    print();
 }
 
 }  // namespace
@@ -160,6 +174,7 @@ void addTreat(CLI::App& program, Progress& progress) {
     command->add_option("--set", o->set, "NAME=AMOUNT,... in the order of work: " + known + ".");
     command->add_option("--bits", o->bits, "16, 24 or 32f (default for .wav; .flac: 24).");
     command->add_flag("--force", o->force, "Overwrite a file that is there.");
+    addTolerateDamage(*command, o->tolerateDamage);
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->callback([o, &progress] { run(*o, progress); });
 }

@@ -3,12 +3,14 @@
 #include <cstdio>
 
 #include "cli/Commands.h"
+#include "cli/Output.h"
 #include "cli/ProgressLine.h"
 #include "cli/StrengthOptions.h"
 #include "core/base/Error.h"
 #include "core/isolation/Isolator.h"
 #include "core/isolation/StemNames.h"
 #include "core/isolation/TradeOff.h"
+#include "core/isolation/Weighable.h"
 #include "core/media/Timecode.h"
 #include "core/separation/Engine.h"
 #include "core/separation/NetworkLibrary.h"
@@ -23,7 +25,7 @@ struct WeighOptions {
     std::string file, network, quality = "fine", stem = "dialogue";
     SpanOptions span;
     StrengthOptions strength;
-    bool json = false;
+    bool json = false, tolerateDamage = false;
 };
 
 double rounded(double value, int perUnit) { return std::round(value * perUnit) / perUnit + 0.0; }
@@ -67,11 +69,14 @@ void run(const WeighOptions& o, Progress& progress) {
     settings.stem = o.stem;
     o.span.check();
     MediaReader reader(o.file);
+    if (!o.tolerateDamage) reader.refuseDamage();
     const auto span = o.span.frames(reader, o.file);
     if (double(span.second - span.first) / reader.sampleRate() > kMostSeconds)
         throw Error(Error::Kind::Usage,
                     "\"" + o.file + "\" is " + formatTime(reader.info().duration()) +
                         " long and at most five minutes are weighed at once: give --from and --to.");
+    if (const auto why = hindranceToWeighing(reader, span.first, span.second - span.first); !why.empty())
+        throw Error(Error::Kind::Usage, "\"" + o.file + "\": " + why);
     ProgressLine line("weighing " + std::filesystem::path(o.file).filename().string());
     progress.onProgress = [&line](double f) { line.show(f * 0.8); };
     const SpanCells cells = separatedCells(reader, o, settings, span, progress);
@@ -104,7 +109,7 @@ void run(const WeighOptions& o, Progress& progress) {
                             {"holes", rounded(now.damage.holes, 10)}};
     json["trade_off"] = {{"curve", nlohmann::json::array()}, {"knee", pointJson(knee)}, {"reason", curve.reason}};
     for (const auto& p : curve.curve) json["trade_off"]["curve"].push_back(pointJson(p));
-    std::printf("%s\n", json.dump(1).c_str());
+    printJson(json);
 }
 
 }  // namespace
@@ -121,6 +126,7 @@ void addWeigh(CLI::App& program, Progress& progress) {
         ->check(CLI::IsMember(kStemNames));
     o->span.addTo(*command);
     o->strength.addTo(*command);
+    addTolerateDamage(*command, o->tolerateDamage);
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->callback([o, &progress] { run(*o, progress); });
 }

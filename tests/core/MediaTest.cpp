@@ -1,6 +1,7 @@
 #include <gtest/gtest.h>
 
 #include <fstream>
+#include <random>
 
 #include "Support.h"
 #include "core/base/Error.h"
@@ -140,4 +141,110 @@ TEST(AudioWriter, FormatsHoldWhatTheyCan) {
     }
     EXPECT_THROW(AudioFormat::parse("flac", "32f"), Error);
     EXPECT_THROW(AudioFormat::parse("mp9", "16"), Error);
+}
+
+TEST(MediaReader, DamageIsSilenceOfTheRightLengthAndNothingMoves) {
+    const TempFolder folder;
+    AudioBuffer x = sine(440, 0.4, 48000, 480000, 2);
+    std::mt19937 random(3);
+    std::normal_distribution<float> noise(0, 0.05f);
+    for (float& v : x.samples()) v += noise(random);
+    AudioWriter writer(folder / "good.flac", 48000, 2, AudioFormat::parse("flac", "24"), false);
+    writer.write(x);
+    writer.commit();
+    std::string bytes;
+    {
+        std::ifstream in(folder / "good.flac", std::ios::binary);
+        bytes.assign(std::istreambuf_iterator<char>(in), {});
+    }
+    for (size_t i = 0; i < 200; ++i) bytes[bytes.size() / 2 + i] = char(random());
+    std::ofstream(folder / "bad.flac", std::ios::binary) << bytes;
+    MediaReader good(folder / "good.flac"), bad(folder / "bad.flac");
+    ASSERT_EQ(bad.frames(), good.frames());
+    const AudioBuffer a = good.read(0, 480000), b = bad.read(0, 480000);
+    const auto faults = bad.faults();
+    ASSERT_EQ(faults.size(), 1u);
+    EXPECT_EQ(faults[0].kind, SourceFault::Kind::Damage);
+    EXPECT_LT(faults[0].count, 48000 / 2);
+    for (int64_t i = 0; i < 480000; ++i) {
+        const bool hole = i >= faults[0].first && i < faults[0].first + faults[0].count;
+        ASSERT_EQ(b.channel(0)[size_t(i)], hole ? 0.0f : a.channel(0)[size_t(i)]) << i;
+    }
+    // The same from any place that reading begins at.
+    for (int64_t at : {int64_t(0), faults[0].first - 3000, faults[0].first + faults[0].count + 100, int64_t(400000)}) {
+        MediaReader again(folder / "bad.flac");
+        const AudioBuffer c = again.read(at, 20000);
+        EXPECT_LT(differenceDb(c, b.slice(at, 20000)), -140) << at;
+    }
+    MediaReader strict(folder / "bad.flac");
+    strict.refuseDamage();
+    EXPECT_NO_THROW(strict.read(0, 10000));
+    EXPECT_THROW(strict.read(faults[0].first - 100, 1000), Error);
+}
+
+TEST(MediaReader, SamplesWithoutAValueAreBridgedAndCounted) {
+    const TempFolder folder;
+    AudioBuffer x = sine(100, 0.5, 48000, 48000, 2);
+    const AudioBuffer whole = x;
+    for (int i = 0; i < 3; ++i) x.channel(0)[size_t(1000 + i)] = NAN;
+    x.channel(1)[2000] = -INFINITY;
+    writeWav(folder / "odd.wav", x, 48000);
+    MediaReader reader(folder / "odd.wav");
+    const AudioBuffer y = reader.read(0, 48000);
+    EXPECT_LT(differenceDb(y, whole), -50) << "a line over three samples of 100 Hz is nearly the sine";
+    int64_t count = 0;
+    for (const auto& f : reader.faults()) {
+        EXPECT_EQ(f.kind, SourceFault::Kind::NotNumbers);
+        count += f.count;
+    }
+    EXPECT_EQ(count, 4);
+    EXPECT_EQ(reader.faults().front().first, 1000);
+    EXPECT_EQ(reader.faults().front().channel, 0);
+}
+
+TEST(MediaReader, AFileThatIsChangedWhileItIsReadIsASentence) {
+    const TempFolder folder;
+    const fs::path file = folder / "grows.wav";
+    const AudioBuffer x = sine(440, 0.4, 48000, 48000 * 30, 1);
+    for (const char* how : {"cut", "overwritten", "replaced", "touched by nobody"}) {
+        fs::remove(file);
+        writeWav(file, x, 48000);
+        MediaReader reader(file);
+        reader.read(0, 48000);
+        if (how == std::string("cut")) fs::resize_file(file, 48000);
+        if (how == std::string("overwritten")) std::ofstream(file, std::ios::binary | std::ios::in) << "RIFFx";
+        if (how == std::string("replaced")) {
+            writeWav(folder / "new.wav", x, 48000);
+            fs::rename(folder / "new.wav", file);
+        }
+        std::string said;
+        try {
+            for (int64_t at = 48000; at < reader.frames(); at += 48000) reader.read(at, 48000);
+        } catch (const Error& e) {
+            EXPECT_EQ(e.kind(), Error::Kind::InputUnreadable);
+            said = e.what();
+        }
+        if (how == std::string("touched by nobody")) EXPECT_EQ(said, "");
+        else EXPECT_NE(said.find("was changed while it was being read"), std::string::npos) << how << ": " << said;
+    }
+}
+
+TEST(MediaReader, AWaveThatPromisesMoreThanThereIsIsCutShort) {
+    const TempFolder folder;
+    writeWav(folder / "whole.wav", sine(440, 0.4, 48000, 96000, 2), 48000);
+    std::string bytes;
+    {
+        std::ifstream in(folder / "whole.wav", std::ios::binary);
+        bytes.assign(std::istreambuf_iterator<char>(in), {});
+    }
+    for (const int missing : {8 * 96, 8 * 4800, 8 * 90000}) {  // 2 ms, 100 ms, nearly all
+        std::ofstream(folder / "cut.wav", std::ios::binary) << bytes.substr(0, bytes.size() - size_t(missing));
+        EXPECT_NE(refusal(folder / "cut.wav").find("cut short"), std::string::npos) << missing;
+    }
+    // A program that writes into a pipe cannot come back to say how long it became.
+    std::string streamed = bytes;
+    const size_t data = streamed.find("data");
+    for (size_t i = 0; i < 4; ++i) streamed[data + 4 + i] = char(0xff);
+    std::ofstream(folder / "streamed.wav", std::ios::binary) << streamed;
+    EXPECT_EQ(refusal(folder / "streamed.wav"), "");
 }

@@ -1,6 +1,13 @@
 #include "app/reels/Reels.h"
 
+#include <algorithm>
+
 namespace rivlen {
+
+bool ReelFacts::damaged() const {
+    return diagnosis && std::any_of(diagnosis->findings.begin(), diagnosis->findings.end(),
+                                    [](const Finding& f) { return f.kind == Fault::Damage; });
+}
 
 Reels::Reels(Document& document, QObject* parent) : QObject(parent), m_document(document) {
     connect(&document, &Document::voided, this, [this] { m_facts.clear(); });

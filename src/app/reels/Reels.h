@@ -18,6 +18,7 @@ struct ReelFacts {
     std::shared_ptr<LevelTrack> levels;  ///< of the source
     std::optional<Inspection> inspection;
     std::optional<Diagnosis> diagnosis;
+    bool damaged() const;  ///< there is a place that cannot be decoded
     std::optional<TreatedFile> treated;
     std::shared_ptr<LevelTrack> treatedLevels;  ///< of what the treatments made of it; null: there are none
     std::optional<TreatedStems> treatedStems;

@@ -90,6 +90,10 @@ void Splitting::split() {
         m_afterTreating = r->id;
         return m_treating.treat(r->id);
     }
+    if (facts.damaged() && !r->tolerateDamage)
+        return m_work.warn(
+            QString("\"%1\" is damaged, see the faults at Intake: copy it again, or choose Go on at Split.")
+                .arg(QString::fromStdString(r->name)));
     NetworkCard card;
     std::filesystem::path folder;
     try {
@@ -110,10 +114,11 @@ void Splitting::split() {
     m_jobs[r->id] = m_work.submit(
         Work::Queue::Long, "Splitting " + r->name,
         [this, factor, loaded = m_loaded, source = m_reels.splitFile(*r), store = facts.stems, card,
-         fine = r->quality != "quick"](Progress& progress, const Work::Post& post) {
+         fine = r->quality != "quick", tolerate = r->tolerateDamage](Progress& progress, const Work::Post& post) {
             if (!loaded->network || loaded->network->card().sha256 != card.sha256) loaded->network = loadNetwork(card);
             const auto start = std::chrono::steady_clock::now();
             MediaReader reader(source);
+            if (!tolerate) reader.refuseDamage();
             EngineOptions options;
             options.quality = fine ? EngineOptions::Quality::Fine : EngineOptions::Quality::Quick;
             const bool room = store->shape().room;

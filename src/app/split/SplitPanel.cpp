@@ -50,6 +50,15 @@ public:
         m_split->setObjectName("split");
         m_split->setToolTip("Separates the whole reel on this machine (Ctrl+Return); you can go on working");
         m_column->addWidget(m_split);
+        m_goOn = new QPushButton("Go on: silence where it is damaged");
+        m_goOn->setObjectName("tolerateDamage");
+        m_goOn->setToolTip(
+            "Splits the reel although its file cannot be decoded everywhere; nothing moves from its place");
+        m_column->addWidget(m_goOn);
+        connect(m_goOn, &QPushButton::clicked, this, [this] {
+            m_document.editReel("Go on where it is damaged", [](Reel& r) { r.tolerateDamage = true; });
+            m_splitting.split();
+        });
         m_state = addText();
         m_levels = addText();
         m_levels->setTextFormat(Qt::RichText);
@@ -94,7 +103,9 @@ public:
         const bool busy = ready && state->splitting;
         for (QWidget* w : {static_cast<QWidget*>(m_network), static_cast<QWidget*>(m_quality)})
             w->setEnabled(ready && !busy);
-        m_split->setEnabled(ready && !m_cards.empty());
+        const bool refused = ready && state->damaged() && !reel->tolerateDamage;
+        m_goOn->setVisible(refused);
+        m_split->setEnabled(ready && !m_cards.empty() && !refused);
         const bool split = ready && state->stems && state->stems->finished();
         m_split->setText(busy ? "Cancel the split" : split ? "Split again" : "Split this reel");
         const size_t index = size_t(std::max(0, m_network->currentIndex()));
@@ -104,10 +115,11 @@ public:
             any ? QString::fromStdString(m_cards[index].purpose)
                 : QString("No network is installed: restore the networks folder that came with Rivlen."));
         m_card->setText(any ? qualityInWords(forQuality(m_cards[index], quality.toStdString()), quality) : QString());
-        m_state->setText(!ready  ? "Add a recording at Intake first."
-                         : busy  ? "What is done already can be heard."
-                         : split ? outcome(*state)
-                                 : "Not split yet with this network and quality.");
+        m_state->setText(!ready    ? "Add a recording at Intake first."
+                         : refused ? "The file is damaged, see the faults at Intake: copy it again, or go on."
+                         : busy    ? "What is done already can be heard."
+                         : split   ? outcome(*state)
+                                   : "Not split yet with this network and quality.");
         m_levels->setText(split ? levels(*state) : QString());
     }
 
@@ -163,7 +175,7 @@ private:
     InstalledNetworks& m_networks;
     std::vector<NetworkCard> m_cards;
     QComboBox *m_network, *m_quality;
-    QPushButton* m_split;
+    QPushButton *m_split, *m_goOn;
     QLabel *m_purpose, *m_card, *m_state, *m_levels;
 };
 

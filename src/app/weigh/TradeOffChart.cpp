@@ -61,10 +61,12 @@ void TradeOffChart::paintEvent(QPaintEvent*) {
     p.restore();
     const auto* found = m_desk.result();
     if (!found || !found->curve) {
-        p.drawText(a, Qt::AlignCenter,
+        p.drawText(a, Qt::AlignCenter | Qt::TextWordWrap,
                    m_desk.hidden() ? "Hidden until the blind comparison ends."
                    : m_desk.busy() ? "Weighing…"
-                                   : "The trade-off of spill and damage appears here once the reel is split.");
+                   : !m_desk.hindrance().isEmpty()
+                       ? m_desk.hindrance()
+                       : "The trade-off of spill and damage appears here once the reel is split.");
         return;
     }
     const auto& curve = found->curve->curve;

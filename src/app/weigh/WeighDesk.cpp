@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/isolation/Weighable.h"
 #include "core/media/MediaReader.h"
 
 namespace rivlen {
@@ -109,8 +110,15 @@ void WeighDesk::start() {
                 bench->key.clear();
                 bench->weigher.reset();
                 bench->curve.reset();
-                bench->cells = readSpanCells(reader, stems, timeline, std::max(0, store->stemIndex(settings.stem)),
-                                             first, std::llround(to * reader.sampleRate()) - first);
+                const int64_t count = std::llround(to * reader.sampleRate()) - first;
+                const auto why = QString::fromStdString(hindranceToWeighing(reader, first, count));
+                post([this, why] {
+                    m_hindrance = why;
+                    if (!why.isEmpty()) m_result.reset();
+                });
+                if (!why.isEmpty()) return;
+                bench->cells =
+                    readSpanCells(reader, stems, timeline, std::max(0, store->stemIndex(settings.stem)), first, count);
                 bench->weigher = std::make_unique<Weigher>(bench->cells);
                 bench->spectrum = std::make_shared<SpanSpectrum>(spanSpectrum(bench->cells));
                 bench->key = key;

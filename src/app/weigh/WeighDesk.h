@@ -33,6 +33,7 @@ public:
 
     /// Of the present reel, or nothing.
     const Result* result() const;
+    const QString& hindrance() const { return m_hindrance; }  ///< why nothing can be weighed here; or empty
     bool hidden() const { return m_hearing.blind(); }
     bool busy() const { return m_wait.isActive() || !m_own.idle(); }
 
@@ -67,6 +68,7 @@ private:
     std::pair<double, double> m_begun{-1, -1};  ///< span of the last computation
     double m_baseFirmness = 0;                  ///< firmness that the curve begins with
     std::optional<double> m_chartFirmness;      ///< firmness that moveTo() set last
+    QString m_hindrance;
     int m_place = -1;
     QTimer m_wait;
     OwnWork m_own;

@@ -47,6 +47,7 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
 
     connect(&studio.document, &Document::changed, this, &MainWindow::refresh);
     connect(&studio.reels, &Reels::read, this, &MainWindow::refresh);
+    connect(&studio.reels, &Reels::diagnosed, this, &MainWindow::refresh);
     connect(&studio.reels, &Reels::stemsChanged, this, &MainWindow::refresh);
     connect(&studio.hearing, &Hearing::changed, this, &MainWindow::refresh);
     connect(&m_desks.rebuild.mend, &MendTool::changed, this, &MainWindow::refresh);

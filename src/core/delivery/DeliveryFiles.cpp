@@ -48,7 +48,9 @@ void writeDeliveryReport(const std::vector<DeliveryReport>& reports, const std::
             md5 += r.md5[i] + "  " + r.files[i].filename().string() + "\n";
         }
     }
-    write(folder / (prefix + ".json"), nlohmann::json{{"session", session}, {"deliverables", all}}.dump(1) + "\n");
+    write(folder / (prefix + ".json"), nlohmann::json{{"session", session}, {"deliverables", all}}.dump(
+                                           1, ' ', false, nlohmann::json::error_handler_t::replace) +
+                                           "\n");
     write(folder / (prefix + ".csv"), csv(reports));
     write(folder / (prefix + ".html"), deliveryPage(reports, session));
     write(folder / (prefix + ".pdf"), deliveryPdf(reports, session));

@@ -19,6 +19,7 @@ std::shared_ptr<StemStore> splitStems(const fs::path& source, const ReelRecipe& 
     const fs::path folder = StemStore::folderFor(source, card.sha256, recipe.quality);
     if (auto known = StemStore::openFinished(folder)) return known;
     MediaReader reader(source);
+    if (!recipe.tolerateDamage) reader.refuseDamage();
     const bool room = separatesRoom(card);
     auto store = StemStore::create(folder, {kStemNames, reader.sampleRate(), reader.channels(), reader.frames(), room});
     EngineOptions options;
@@ -40,6 +41,18 @@ std::shared_ptr<StemStore> splitStems(const fs::path& source, const ReelRecipe& 
     return store;
 }
 
+/// Throws Error (InputUnreadable) where a recording cannot be decoded. Plain samples need no decoding.
+void refuseDamage(const fs::path& recording, const Progress& progress) {
+    MediaReader reader(recording);
+    if (reader.info().codec.rfind("pcm_", 0) == 0) return;
+    reader.refuseDamage();
+    const int64_t step = int64_t(reader.sampleRate()) * 5;
+    for (int64_t at = 0; at < reader.frames(); at += step) {
+        progress.throwIfCancelled();
+        reader.read(at, step);
+    }
+}
+
 }  // namespace
 
 bool isPrepared(const ReelRecipe& recipe) {
@@ -59,6 +72,7 @@ ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
     const MediaReader source(recipe.source);  // says what is wrong with it before anything is begun
     if (const auto chain = treatmentsAt(recipe.treatments, kRecordingPlace); !chain.empty()) {
         auto treated = TreatedFile::find(recipe.source, chain);
+        if (!treated && !recipe.tolerateDamage) refuseDamage(recipe.source, progress);
         if (!treated) treated = TreatedFile::make(recipe.source, chain, std::nullopt, Progress(progress, 0, 0.2));
         recording = treated->file;
     }

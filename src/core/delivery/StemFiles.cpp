@@ -7,6 +7,7 @@
 #include "core/base/Error.h"
 #include "core/isolation/Isolator.h"
 #include "core/loudness/Loudness.h"
+#include "core/media/OutputPlace.h"
 
 namespace rivlen {
 
@@ -86,6 +87,7 @@ StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int r
     m->wanted = int(found - names.begin());
     if (m->withResult) names.push_back("result");
     for (const auto& name : names) {
+        checkOutputPlace(stemPath(target, name), target.overwrite, target.source);
         m->writers.push_back(
             std::make_unique<AudioWriter>(stemPath(target, name), rate, channels, target.format, target.overwrite));
         if (measureLoudness) m->meters.emplace_back(channels, rate, LoudnessMeter::Detail::LoudnessAndPeak);

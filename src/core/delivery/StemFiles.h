@@ -32,7 +32,8 @@ public:
         std::string basename;
         AudioFormat format;
         bool overwrite = false;
-        bool result = false;  ///< BASENAME.result as well: the wanted stem with its Balance
+        bool result = false;                ///< BASENAME.result as well: the wanted stem with its Balance
+        std::filesystem::path source = {};  ///< never written to, by whatever name
     };
 
     /// Opens all files; throws Error (OutputUnwritable), or Error (Usage) when the settings shape a stem that is not

@@ -7,6 +7,40 @@
 
 namespace rivlen {
 
+namespace {
+
+/// What the file itself lacks, as findings; places without values that lie close together are one.
+std::vector<Finding> ofFile(const SampleSource& source) {
+    constexpr double kTogether = 1.0;  // seconds
+    std::vector<Finding> found;
+    for (const SourceFault& f : source.faults()) {
+        const double from = double(f.first) / source.sampleRate(), to = double(f.first + f.count) / source.sampleRate();
+        Finding finding;
+        finding.from = from;
+        finding.to = to;
+        finding.confidence = 1;
+        finding.channel = f.channel;
+        finding.kind = f.kind == SourceFault::Kind::Damage ? Fault::Damage
+                       : f.kind == SourceFault::Kind::Gap  ? Fault::Gap
+                                                           : Fault::NotNumbers;
+        finding.severity = f.kind == SourceFault::Kind::NotNumbers ? double(f.count) : 1000 * (to - from);
+        if (finding.kind == Fault::NotNumbers) {
+            finding.places = {from};
+            if (!found.empty() && found.back().kind == finding.kind && from - found.back().to < kTogether) {
+                found.back().to = std::max(found.back().to, to);
+                found.back().severity += finding.severity;
+                if (found.back().channel != f.channel) found.back().channel = -1;
+                found.back().places.push_back(from);
+                continue;
+            }
+        }
+        found.push_back(finding);
+    }
+    return found;
+}
+
+}  // namespace
+
 Diagnosis diagnose(SampleSource& source, const Progress& progress) {
     const int channels = source.channels(), rate = source.sampleRate();
     std::vector<std::unique_ptr<Detector>> clicks, others;
@@ -34,6 +68,8 @@ Diagnosis diagnose(SampleSource& source, const Progress& progress) {
         for (auto& d : *list) d->finish(findings);
     if (content.content() == Content::Mixed)
         if (auto under = content.under()) findings.push_back(*under);
+    const auto inFile = ofFile(source);
+    findings.insert(findings.end(), inFile.begin(), inFile.end());
     std::stable_sort(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) {
         return std::pair(a.kind, a.from) < std::pair(b.kind, b.from);
     });

@@ -33,6 +33,12 @@ const FaultEntry& entryOf(Fault kind) {
         {"sibilance", "Sibilance", "dB", "de-ess", "The s is sharp: it stands out over the vowels.", true},
         {"reverberation", "Reverberation", "s", "de-reverb", "The room answers for long and blurs the words.", true},
         {"music-under", "Music under the voice", "dB", "", "Somebody speaks over music: Split takes them apart.", true},
+        {"damage", "Damaged file", "ms", "",
+         "The file cannot be decoded here: silence stands for it, and what follows stays in its place."},
+        {"gap", "Gap in the file", "ms", "",
+         "The file's clock jumps: nothing was recorded here, and silence stands for it."},
+        {"not-a-number", "Samples without a value", "samples", "",
+         "A program wrote infinite values, or such that are no numbers: a straight line is drawn over them."},
     }};
     return table[size_t(kind)];
 }
@@ -86,6 +92,11 @@ std::string describe(const Finding& f) {
             text = formatted("Reverberation: RT60 %.1f s, D/R %.0f dB", f.severity, f.level);
             break;
         case Fault::MusicUnder: text = formatted("Music under the voice, %.0f dB below it", -f.severity); break;
+        case Fault::Damage: text = formatted("Damaged: %.0f ms cannot be decoded", f.severity); break;
+        case Fault::Gap: text = formatted("Gap: nothing was recorded for %.0f ms", f.severity); break;
+        case Fault::NotNumbers:
+            text = formatted("%.0f sample%s without a value, bridged", f.severity, f.severity == 1 ? "" : "s");
+            break;
         case Fault::Bandwidth: text = formatted("Nothing above %.1f kHz", f.severity / 1000); break;
         default: text = formatted("%s: %.0f %s", e.name, f.severity, e.unit);
     }

@@ -22,9 +22,12 @@ enum class Fault {
     Plosive,
     Sibilance,
     Reverberation,
-    MusicUnder
+    MusicUnder,
+    Damage,
+    Gap,
+    NotNumbers
 };
-inline constexpr int kFaults = 16;
+inline constexpr int kFaults = 19;
 
 /// What is said of a kind of fault, and what is proposed against it.
 struct FaultEntry {

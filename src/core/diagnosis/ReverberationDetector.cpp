@@ -20,7 +20,7 @@ namespace rivlen {
 
 namespace {
 
-constexpr double kStep = 0.005, kLeastFall = 12, kStraight = 0.85, kLong = 0.37, kUnknown = 1.0;
+constexpr double kDecayStep = 0.005, kLeastFall = 12, kStraight = 0.85, kLong = 0.37, kUnknown = 1.0;
 constexpr size_t kShortestFall = 16, kLongestFall = 120, kFewFalls = 4;  // steps; falls
 constexpr double kDrowned = 0.08, kRange = 38;                           // of the peaks that a fall follows; dB
 constexpr size_t kFewPeaks = 30, kManyPeaks = 60;
@@ -28,7 +28,7 @@ constexpr size_t kFewPeaks = 30, kManyPeaks = 60;
 class ReverberationDetector : public Detector {
 public:
     ReverberationDetector(int channels, int rate)
-        : m_channels(channels), m_hop(std::max(1, int(std::lround(kStep * rate)))) {
+        : m_channels(channels), m_hop(std::max(1, int(std::lround(kDecayStep * rate)))) {
         const double q = std::numbers::sqrt2 / 2;
         for (double low : {500.0, 1000.0, 2000.0})
             if (2 * low < 0.45 * rate)
@@ -52,7 +52,7 @@ public:
     void finish(std::vector<Finding>& findings) override {
         std::vector<Fall> falls;
         for (const auto& b : m_bands) search(b.levels, falls);
-        const double seconds = m_bands.empty() ? 0 : double(m_bands[0].levels.size()) * kStep;
+        const double seconds = m_bands.empty() ? 0 : double(m_bands[0].levels.size()) * kDecayStep;
         if (seconds < 4 || m_peaks < kFewPeaks || m_range < kRange)
             return;  // with loud sound between the words nothing can be told
         const bool drowned =
@@ -125,7 +125,7 @@ private:
             if (j - i >= kShortestFall && e[i] - e[j] > kLeastFall) {
                 const auto [slope, start, r] = line(e, i + 2, j);
                 const auto [lateSlope, lateStart, ignored] = line(e, (i + 2 + j) / 2, j);
-                const double at = double(i) * kStep;
+                const double at = double(i) * kDecayStep;
                 if (slope < -20 && r > kStraight) {
                     const double s = std::min(lateSlope, -1.0);
                     falls.push_back(
@@ -140,7 +140,7 @@ private:
     static std::array<double, 3> line(const std::vector<double>& e, size_t from, size_t to) {
         double n = 0, x = 0, y = 0, xx = 0, xy = 0, yy = 0;
         for (size_t i = from; i <= to; ++i) {
-            const double t = double(i) * kStep;
+            const double t = double(i) * kDecayStep;
             ++n, x += t, y += e[i], xx += t * t, xy += t * e[i], yy += e[i] * e[i];
         }
         const double vx = xx - x * x / n, vy = yy - y * y / n, c = xy - x * y / n, slope = vx > 0 ? c / vx : 0;

@@ -9,12 +9,12 @@ namespace rivlen {
 
 namespace {
 
-constexpr double kTiny = 1e-20;
+constexpr double kNearlyNothing = 1e-20;
 
 double points(double value, double none, double all) {
     return 100 * std::clamp((value - none) / (all - none), 0.0, 1.0);
 }
-double db(double a, double b) { return 10 * std::log10((a + kTiny) / (b + kTiny)); }
+double db(double a, double b) { return 10 * std::log10((a + kNearlyNothing) / (b + kNearlyNothing)); }
 
 }  // namespace
 
@@ -33,10 +33,11 @@ DamageSums& DamageSums::operator+=(const DamageSums& o) {
 
 Damage DamageSums::parts() const {
     Damage d;
-    if (onset > kTiny) d.onsetLoss = 100 * onsetLost / onset;
-    if (treble > kTiny && middle > kTiny) d.dulling = points(db(middleKept, middle) - db(trebleKept, treble), 0, 12);
-    if (kept > kTiny) d.warble = points(db(flutter, kept), -35, -5);
-    if (words > kTiny) d.holes = 100 * std::sqrt(std::min(1.0, gaps / words));
+    if (onset > kNearlyNothing) d.onsetLoss = 100 * onsetLost / onset;
+    if (treble > kNearlyNothing && middle > kNearlyNothing)
+        d.dulling = points(db(middleKept, middle) - db(trebleKept, treble), 0, 12);
+    if (kept > kNearlyNothing) d.warble = points(db(flutter, kept), -35, -5);
+    if (words > kNearlyNothing) d.holes = 100 * std::sqrt(std::min(1.0, gaps / words));
     return d;
 }
 
@@ -94,7 +95,7 @@ void DamageCounter::count(const Cells& gains, const Cells& wanted, const std::ve
         for (int b = 0; b < m_onsets.bands(); ++b) {
             const double risen = nearby * m_onsets.risen(at, b);
             if (risen <= 0) continue;
-            double share = 0, kept = 0, total = kTiny;
+            double share = 0, kept = 0, total = kNearlyNothing;
             for (int k = m_onsets.firstBin(b); k < m_onsets.firstBin(b + 1); ++k) {
                 const double power = P[size_t(k)];
                 total += power;

@@ -4,6 +4,8 @@
 #include <sys/syscall.h>
 #include <unistd.h>
 
+#include "core/base/Unexpected.h"
+
 namespace rivlen {
 
 JobQueue::JobQueue() : m_thread([this] { run(); }) {}
@@ -82,7 +84,7 @@ void JobQueue::run() {
             outcome.cancelled = e.kind() == Error::Kind::Cancelled;
             outcome.error = e.what();
         } catch (const std::exception& e) {
-            outcome.error = job->title + " failed unexpectedly: " + e.what();
+            outcome.error = unexpected(e, "\"" + job->title + "\" was done").what();
         }
         {
             const std::lock_guard lock(m_guard);

@@ -19,6 +19,10 @@ namespace fs = std::filesystem;
 
 namespace {
 
+constexpr int kLowestRate = 4000, kHighestRate = 768000;
+/// From so much on a jump of the clock is one: containers that count milliseconds round.
+constexpr double kJumpSeconds = 0.005;
+
 [[noreturn]] void unreadable(const fs::path& file, const std::string& why) {
     throw Error(Error::Kind::InputUnreadable, "\"" + file.string() + "\" " + why);
 }
@@ -59,11 +63,20 @@ struct AudioDecoder::Impl {
     void open(const fs::path& file) {
         std::error_code problem;
         const auto status = fs::status(file, problem);
+        if (problem == std::errc::too_many_symbolic_link_levels)
+            unreadable(file, "is a symbolic link that leads in a circle: name the file itself.");
+        if (problem == std::errc::permission_denied)
+            unreadable(file, "lies in a folder that is closed to you: change the folder's permissions.");
+        if (problem == std::errc::filename_too_long)
+            unreadable(file, "has a name longer than file systems allow: check it.");
+        if (problem == std::errc::not_a_directory)
+            unreadable(file, "is not there: a part of its path is a file, not a folder.");
         if (!fs::exists(status))
             unreadable(file, "is not there: check the path, or whether the disk it is on is connected.");
         if (fs::is_directory(status)) unreadable(file, "is a folder: choose a file inside it.");
-        if (fs::is_regular_file(status) && fs::file_size(file, problem) == 0)
-            unreadable(file, "is empty (0 bytes): copy or export it again.");
+        if (!fs::is_regular_file(status))
+            unreadable(file, "is a pipe or a device, not a file: copy what comes out of it into a file first.");
+        if (fs::file_size(file, problem) == 0) unreadable(file, "is empty (0 bytes): copy or export it again.");
         if (const int code = avformat_open_input(&format, ("file:" + file.string()).c_str(), nullptr, nullptr);
             code < 0) {
             if (code == AVERROR(EACCES)) unreadable(file, "may not be read by you: change its permissions.");
@@ -89,8 +102,15 @@ struct AudioDecoder::Impl {
         codec = avcodec_alloc_context3(decoder);
         avcodec_parameters_to_context(codec, stream->codecpar);
         codec->pkt_timebase = stream->time_base;
+        // Their frames have check sums: one that does not fit is damage, not sound.
+        if (codec->codec_id == AV_CODEC_ID_FLAC || codec->codec_id == AV_CODEC_ID_WAVPACK ||
+            codec->codec_id == AV_CODEC_ID_TTA)
+            codec->err_recognition |= AV_EF_CRCCHECK | AV_EF_EXPLODE;
         if (avcodec_open2(codec, decoder, nullptr) < 0 || codec->sample_rate <= 0 || codec->ch_layout.nb_channels <= 0)
             unreadable(file, "has a sound stream that cannot be decoded: it may be damaged; copy or export it again.");
+        if (codec->sample_rate < kLowestRate || codec->sample_rate > kHighestRate)
+            unreadable(file, "has a sample rate of " + std::to_string(codec->sample_rate) +
+                                 " Hz: rates from 4000 Hz to 768 kHz are known; convert it first.");
         describe(file);
     }
 
@@ -200,10 +220,26 @@ struct AudioDecoder::Impl {
         for (int c = 0; c < info.channels; ++c) rows.push_back(reinterpret_cast<uint8_t*>(out.channel(c).data()));
         swr_convert(convert, rows.data(), frame->nb_samples, const_cast<const uint8_t**>(frame->extended_data),
                     frame->nb_samples);
-        // Float files can hold what is not a number; it would spread through every filter.
-        for (float& v : out.samples())
-            if (!std::isfinite(v)) v = 0.0f;
         return out;
+    }
+
+    /// Infinite samples and such that are no numbers would spread through every filter: a straight line over them.
+    std::vector<SourceFault> bridged(AudioBuffer& x) const {
+        std::vector<SourceFault> found;
+        for (int c = 0; c < x.channels(); ++c) {
+            const auto row = x.channel(c);
+            for (int64_t i = 0; i < x.frames(); ++i) {
+                if (std::isfinite(row[size_t(i)])) continue;
+                int64_t end = i;
+                while (end < x.frames() && !std::isfinite(row[size_t(end)])) ++end;
+                const float before = i > 0 ? row[size_t(i - 1)] : 0, after = end < x.frames() ? row[size_t(end)] : 0;
+                for (int64_t k = i; k < end; ++k)
+                    row[size_t(k)] = before + (after - before) * float(k - i + 1) / float(end - i + 1);
+                found.push_back({SourceFault::Kind::NotNumbers, position + i, end - i, c});
+                i = end;
+            }
+        }
+        return found;
     }
 
     /// Where the decoded frame starts. Containers with coarse clocks (Matroska counts milliseconds) are
@@ -215,14 +251,31 @@ struct AudioDecoder::Impl {
             firstPts = at;
             gridOffset = frame->nb_samples;
         } else if (!known) {
-            position = at - firstPts;
-            const bool coarse = int64_t(stream->time_base.den) < int64_t(info.sampleRate) * stream->time_base.num;
-            const int grid = stream->codecpar->frame_size > 0 ? stream->codecpar->frame_size : frame->nb_samples;
-            if (coarse && grid > 0)
-                position = gridOffset + std::llround(double(position - gridOffset) / grid) * int64_t(grid);
+            position = onGrid(at - firstPts);
             known = true;
+        } else if (errors > 0 || at - firstPts - position > int64_t(kJumpSeconds * info.sampleRate)) {
+            // A jump of the clock: packets were lost or could not be decoded, or the file has a gap.
+            const int64_t jump = onGrid(at - firstPts) - position;
+            if (jump > int64_t(kJumpSeconds * info.sampleRate)) {
+                missing = jump;
+                position += jump;
+            }
         }
     }
+
+    /// A place by the container's clock, on the codec's grid where that clock is coarse.
+    int64_t onGrid(int64_t at) const {
+        const bool coarse = int64_t(stream->time_base.den) < int64_t(info.sampleRate) * stream->time_base.num;
+        const int grid = stream->codecpar->frame_size > 0 ? stream->codecpar->frame_size : frame->nb_samples;
+        return coarse && grid > 0 ? gridOffset + std::llround(double(at - gridOffset) / grid) * int64_t(grid) : at;
+    }
+    /// Packets by themselves, one after the other: their clock only jumps where some are lost.
+    bool bare() const {
+        const std::string name = format->iformat->name;
+        return name == "flac" || name == "mp3" || name == "aac" || name == "ogg";
+    }
+    int errors = 0;          ///< of the decoder since the last frame that it gave
+    int64_t missing = 0;     ///< before the frame at hand
     int64_t gridOffset = 0;  ///< length of the first block: it can be shorter by the encoder delay
 };
 
@@ -238,21 +291,26 @@ std::optional<AudioDecoder::Block> AudioDecoder::next() {
     while (true) {
         const int got = avcodec_receive_frame(m->codec, m->frame);
         if (got == 0) {
+            m->missing = 0;
             m->place();
+            const bool damaged = m->errors > 0 || m->bare();
+            m->errors = 0;
             if (!m->known || m->frame->nb_samples == 0)
                 continue;  // after a seek: wait for a frame that says where it is
-            Block block{m->position, m->converted()};
+            Block block{m->position, m->converted(), m->missing, damaged};
+            block.notNumbers = m->bridged(block.audio);
             m->position += block.audio.frames();
             return block;
         }
         if (m->drained) return std::nullopt;
+        m->errors += got != AVERROR(EAGAIN) && got != AVERROR_EOF;
         const int read = av_read_frame(m->format, m->packet);
         if (read < 0) {
             m->drained = true;
             avcodec_send_packet(m->codec, nullptr);
             continue;
         }
-        if (m->packet->stream_index == m->stream->index) avcodec_send_packet(m->codec, m->packet);
+        if (m->packet->stream_index == m->stream->index) m->errors += avcodec_send_packet(m->codec, m->packet) < 0;
         av_packet_unref(m->packet);
     }
 }
@@ -264,6 +322,7 @@ bool AudioDecoder::seek(int64_t frame) {
     avcodec_flush_buffers(m->codec);
     m->known = false;
     m->drained = false;
+    m->errors = 0;  // a decoder that begins in the middle may miss what came before
     return true;
 }
 

@@ -3,7 +3,7 @@
 #include <memory>
 #include <optional>
 
-#include "core/audio/AudioBuffer.h"
+#include "core/audio/SampleSource.h"
 #include "core/media/MediaInfo.h"
 
 namespace rivlen {
@@ -20,10 +20,14 @@ public:
     const MediaInfo& promised() const;
 
     struct Block {
-        int64_t first;      ///< position of the first frame, counted from the stream's first sample
-        AudioBuffer audio;  ///< float, planar
+        int64_t first;         ///< position of the first frame, counted from the stream's first sample
+        AudioBuffer audio;     ///< float, planar; numbers only
+        int64_t missing = 0;   ///< frames before it that there should be
+        bool damaged = false;  ///< they could not be decoded; else the file has none
+        std::vector<SourceFault> notNumbers = {};
     };
-    /// The next block, or nothing at the end. Damaged packets are skipped.
+    /// The next block, or nothing at the end. What cannot be decoded is left out: the next block stands where it
+    /// belongs.
     std::optional<Block> next();
 
     /// Goes to a place at or before the given frame; the next block tells where. False when the

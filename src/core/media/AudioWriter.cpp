@@ -1,10 +1,8 @@
 #include "core/media/AudioWriter.h"
 
 #include <sndfile.h>
-#include <unistd.h>
 
 #include <algorithm>
-#include <atomic>
 #include <cmath>
 #include <cstring>
 #include <ctime>
@@ -13,6 +11,7 @@
 #include "core/base/Error.h"
 #include "core/base/Text.h"
 #include "core/media/FinalName.h"
+#include "core/media/OutputPlace.h"
 
 namespace rivlen {
 
@@ -32,7 +31,8 @@ AudioFormat AudioFormat::parse(const std::string& container, const std::string& 
 }
 
 struct AudioWriter::Impl {
-    fs::path file, part;
+    fs::path file;
+    std::unique_ptr<PartFile> part;
     SNDFILE* handle = nullptr;
     int channels = 0;
     bool overwrite = false;
@@ -48,6 +48,9 @@ struct AudioWriter::Impl {
 };
 
 namespace {
+
+constexpr const char* kDiskRefuses = "the disk is full or refuses more; free some space and start again.";
+constexpr const char* kNoName = "its folder does not take the name; check its permissions and the disk.";
 
 int typeOf(const AudioFormat& f, int channels, const AudioNotes* notes) {
     const int bits = f.bits == AudioFormat::Bits::Int16   ? SF_FORMAT_PCM_16
@@ -184,11 +187,8 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
     m->file = std::move(file);
     m->channels = channels;
     m->overwrite = overwrite;
-    static std::atomic<int> number{0};  // two writers never share a partial file
-    m->part = m->file.parent_path() / formatted(".%s.%d-%d.part", m->file.filename().c_str(), int(getpid()), ++number);
-    if (!overwrite && fs::exists(m->file)) m->fail("it is already there; choose another folder, or allow overwriting.");
-    std::error_code problem;
-    if (!m->file.parent_path().empty()) fs::create_directories(m->file.parent_path(), problem);
+    checkOutputPlace(m->file, overwrite);
+    m->part = std::make_unique<PartFile>(m->file);
     SF_INFO info{};
     info.samplerate = sampleRate;
     info.channels = channels;
@@ -199,8 +199,10 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
     if (m->lossless && format.bits != AudioFormat::Bits::Float32)
         m->quantiser =
             std::make_unique<Quantiser>(format.bits == AudioFormat::Bits::Int16 ? 16 : 24, channels, format.dither);
-    m->handle = sf_open(m->part.c_str(), SFM_WRITE, &info);
-    if (!m->handle) m->fail(std::string(sf_strerror(nullptr)) + " Check that the folder exists and may be written to.");
+    m->handle = sf_open(m->part->path().c_str(), SFM_WRITE, &info);
+    if (!m->handle)
+        m->fail("its format does not take " + std::to_string(channels) + " channels at " + std::to_string(sampleRate) +
+                " Hz; choose another format.");
     sf_command(m->handle, SFC_RF64_AUTO_DOWNGRADE, nullptr, SF_TRUE);  // plain WAV unless it grows beyond 4 GB
     sf_command(m->handle, SFC_SET_CLIPPING, nullptr, SF_TRUE);
     if (notes) describe(m->handle, format, *notes);
@@ -213,10 +215,7 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
 }
 
 AudioWriter::~AudioWriter() {
-    if (!m->handle) return;
-    sf_close(m->handle);
-    std::error_code ignored;
-    fs::remove(m->part, ignored);
+    if (m->handle) sf_close(m->handle);
 }
 
 const fs::path& AudioWriter::file() const { return m->file; }
@@ -239,8 +238,7 @@ void AudioWriter::write(const AudioBuffer& audio) {
             std::memcpy(m->stored.data(), m->interleaved.data(), m->stored.size() * sizeof(float));
         }
     }
-    if (written != audio.frames())
-        m->fail(std::string(sf_strerror(m->handle)) + " Free some space on the disk and start again.");
+    if (written != audio.frames()) m->fail(kDiskRefuses);
     if (m->lossless) m->sum = rivlen::fingerprint(m->sum, m->stored);
 }
 
@@ -254,25 +252,22 @@ uint64_t fingerprint(uint64_t sum, const std::vector<int32_t>& samples) {
 void AudioWriter::close() {
     const int problem = sf_close(m->handle);
     m->handle = nullptr;
-    if (problem == 0) return;
-    std::error_code ignored;
-    fs::remove(m->part, ignored);
-    m->fail(std::string(sf_error_number(problem)) + " Free some space on the disk and start again.");
+    if (problem != 0) m->fail(kDiskRefuses);
 }
 
 void AudioWriter::commitForNow() {
     close();
-    std::error_code code, ignored;
-    fs::rename(m->part, m->file, code);
-    if (code) m->fail(code.message() + ".");
+    std::error_code code;
+    fs::rename(m->part->path(), m->file, code);
+    if (code) m->fail(kNoName);
 }
 
 void AudioWriter::commit() {
     close();
-    const std::error_code code = giveFinalName(m->part, m->file, m->overwrite);
-    std::error_code ignored;
-    if (code) fs::remove(m->part, ignored);
-    if (code) m->fail(code.message() + ".");
+    const std::error_code code = giveFinalName(m->part->path(), m->file, m->overwrite);
+    if (code == std::errc::file_exists)
+        m->fail("a file of that name has come there meanwhile; choose another folder or name.");
+    if (code) m->fail(kNoName);
 }
 
 }  // namespace rivlen

@@ -16,6 +16,9 @@ void toDisk(const fs::path& what) {
 
 std::error_code giveFinalName(const fs::path& part, const fs::path& file, bool overwrite) {
     std::error_code problem, ignored;
+    const auto there = fs::status(file, ignored);
+    if (fs::exists(there) && !fs::is_regular_file(there))
+        return std::make_error_code(std::errc::operation_not_permitted);
     toDisk(part);
     const fs::path folder = fs::absolute(file, ignored).parent_path();
     if (overwrite) {

@@ -3,10 +3,14 @@
 #include <algorithm>
 #include <cstdio>
 #include <deque>
+#include <map>
 
 #include "core/base/Error.h"
+#include "core/base/Text.h"
 #include "core/media/AudioDecoder.h"
+#include "core/media/FileState.h"
 #include "core/media/Timecode.h"
+#include "core/media/WavePromise.h"
 
 namespace rivlen {
 
@@ -15,8 +19,10 @@ namespace {
 // Lossy codecs need some frames before a place to decode it as in an unbroken pass (MP3's bit
 // reservoir, overlapping transforms, Opus' 80 ms of convergence).
 constexpr double kPrerollSeconds = 0.5;
-// More than this missing at the end is a file cut short; less is an inexact header.
-constexpr double kTruncationSeconds = 0.25;
+// Lossless files promise to the sample, or to the millisecond of a container's clock; of others the last two frames of
+// the codec are padding as likely as sound (AAC: 21 ms each).
+constexpr double kExactSeconds = 0.001, kPaddedSeconds = 0.045;
+constexpr size_t kMostFaults = 10000;  // a file that holds nothing else must not fill the memory
 constexpr int64_t kCacheFrames = 1 << 19;
 
 }  // namespace
@@ -29,6 +35,28 @@ struct MediaReader::Impl {
     int64_t next = 0;                       ///< position after the last decoded block
     std::deque<AudioDecoder::Block> cache;  ///< consecutive blocks, the newest last
     int64_t cached = 0;
+    FileState opened;                                       ///< what the file was when it was opened
+    std::map<std::pair<int64_t, int>, SourceFault> faults;  ///< by place and channel
+
+    std::string name() const { return "\"" + file.string() + "\" "; }
+    std::string timeOf(int64_t frame) const { return formatTime(double(frame) / info.sampleRate); }
+
+    void checkUnchanged() const {
+        const auto now = FileState::of(file);
+        if (now && *now != opened)
+            throw Error(Error::Kind::InputUnreadable,
+                        name() + "was changed while it was being read: begin again once it is whole.");
+    }
+
+    void note(const AudioDecoder::Block& block) {
+        if (faults.size() >= kMostFaults) return;
+        if (block.missing > 0 && block.first > 0) {
+            const int64_t from = block.first - block.missing;
+            faults[{from, -1}] = {block.damaged ? SourceFault::Kind::Damage : SourceFault::Kind::Gap, from,
+                                  block.missing, -1};
+        }
+        for (const auto& f : block.notNumbers) faults[{f.first, f.channel}] = f;
+    }
 
     void restart() {
         decoder = std::make_unique<AudioDecoder>(file);
@@ -43,7 +71,8 @@ struct MediaReader::Impl {
     bool decodeOne() {
         auto block = decoder->next();
         if (!block) return false;
-        if (!cache.empty() && block->first != next) forget();
+        note(*block);
+        if (!cache.empty() && block->first != next && block->missing == 0) forget();
         next = block->first + block->audio.frames();
         cached += block->audio.frames();
         cache.push_back(std::move(*block));
@@ -109,20 +138,21 @@ struct MediaReader::Impl {
 
 MediaReader::MediaReader(const std::filesystem::path& file) : m(std::make_unique<Impl>()) {
     m->file = file;
+    m->opened = FileState::of(file).value_or(FileState());
     m->decoder = std::make_unique<AudioDecoder>(file);
     m->info = m->decoder->promised();
     m->lossless = m->info.bits > 0;
-    const std::string name = "\"" + file.string() + "\" ";
     if (!m->decodeOne())
         throw Error(Error::Kind::InputUnreadable,
-                    name +
+                    m->name() +
                         "holds no sound that can be decoded: it may be damaged or cut short; copy or export it again.");
-    const int64_t promised = m->info.frames;
+    const int64_t promised = std::max(m->info.frames, waveFramesPromised(file).value_or(0));
     const int64_t end = m->measureEnd();
-    if (promised > 0 && double(promised - end) > kTruncationSeconds * m->info.sampleRate)
-        throw Error(Error::Kind::InputUnreadable,
-                    name + "was cut short: it ends after " + formatTime(double(end) / m->info.sampleRate) + " of the " +
-                        formatTime(double(promised) / m->info.sampleRate) + " that it promises; copy it again.");
+    const double missing = (m->lossless ? kExactSeconds : kPaddedSeconds) * m->info.sampleRate;
+    if (promised > 0 && double(promised - end) > missing)
+        throw Error(Error::Kind::InputUnreadable, m->name() + "was cut short: it ends after " + m->timeOf(end) +
+                                                      " of the " + m->timeOf(promised) +
+                                                      " that it promises; copy it again.");
     m->info.frames = end;
     m->restart();
 }
@@ -136,13 +166,18 @@ AudioBuffer MediaReader::read(int64_t first, int64_t count) {
     const int64_t end = std::min(first + count, m->info.frames);
     int64_t at = std::max<int64_t>(first, 0);
     if (at >= end) return out;
+    m->checkUnchanged();
     m->locate(at);
     while (at < end) {
         const auto block = std::find_if(m->cache.begin(), m->cache.end(),
                                         [at](const AudioDecoder::Block& b) { return b.first + b.audio.frames() > at; });
         if (block == m->cache.end()) {
-            if (!m->decodeOne()) break;
-            continue;
+            if (m->decodeOne()) continue;
+            if (double(end - at) > kPaddedSeconds * m->info.sampleRate)
+                throw Error(Error::Kind::InputUnreadable, m->name() + "cannot be read from " + m->timeOf(at) +
+                                                              " on: it was cut short or changed meanwhile; copy it "
+                                                              "again.");
+            break;
         }
         const int64_t from = std::max(at, block->first), to = std::min(end, block->first + block->audio.frames());
         for (int c = 0; c < m->info.channels && to > from; ++c)
@@ -150,7 +185,21 @@ AudioBuffer MediaReader::read(int64_t first, int64_t count) {
                         out.channel(c).begin() + (from - first));
         at = to > from ? to : std::min(end, block->first);  // a hole in the stream stays silent
     }
+    if (m_refuses)
+        for (const auto& [place, f] : m->faults)
+            if (f.kind == SourceFault::Kind::Damage && f.first < end && f.first + f.count > first)
+                throw Error(Error::Kind::InputUnreadable,
+                            m->name() + "is damaged at " + m->timeOf(f.first) + ": " +
+                                formatted("%.0f", 1000.0 * double(f.count) / m->info.sampleRate) +
+                                " ms cannot be decoded. Copy it again, or go on with silence there "
+                                "(--tolerate-damage, or Go on at Split).");
     return out;
+}
+
+std::vector<SourceFault> MediaReader::faults() const {
+    std::vector<SourceFault> all;
+    for (const auto& [place, fault] : m->faults) all.push_back(fault);
+    return all;
 }
 
 }  // namespace rivlen

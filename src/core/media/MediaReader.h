@@ -12,7 +12,9 @@ namespace rivlen {
 /// sample that FFmpeg itself decodes (encoder delay and edit lists honoured), frames() is exact.
 ///
 /// The file is opened read-only. The constructor throws Error (InputUnreadable) with one sentence for a
-/// file that is missing, empty, not media, without sound, or cut short.
+/// file that is missing, empty, not a regular file, not media, without sound, or cut short: one rule for all
+/// containers, by what the file itself promises (to the millisecond; of lossy codecs to two of their frames). read()
+/// throws one when the file was changed meanwhile, or ends before its end.
 class MediaReader : public SampleSource {
 public:
     explicit MediaReader(const std::filesystem::path& file);
@@ -23,8 +25,13 @@ public:
     int sampleRate() const override { return info().sampleRate; }
     int64_t frames() const override { return info().frames; }
     AudioBuffer read(int64_t first, int64_t count) override;
+    std::vector<SourceFault> faults() const override;
+
+    /// From now on read() throws Error (InputUnreadable) where the file is damaged, instead of giving silence there.
+    void refuseDamage() { m_refuses = true; }
 
 private:
+    bool m_refuses = false;
     struct Impl;
     std::unique_ptr<Impl> m;
 };

@@ -14,6 +14,8 @@ bool writeWholeFile(const fs::path& file, const std::string& text) {
     const fs::path folder = fs::absolute(file).parent_path();
     const fs::path part = folder / formatted(".%s.part", file.filename().c_str());
     std::error_code problem;
+    const auto there = fs::status(file, problem);
+    if (fs::exists(there) && !fs::is_regular_file(there)) return false;  // a device or a pipe is never replaced
     fs::create_directories(folder, problem);
     const int out = ::open(part.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
     // Flushed to the disk before it takes the old file's place: a power cut leaves one of the two.

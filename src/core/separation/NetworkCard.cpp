@@ -5,6 +5,7 @@
 
 #include "core/base/Error.h"
 #include "core/base/Json.h"
+#include "core/base/JsonReason.h"
 
 namespace rivlen {
 
@@ -50,7 +51,7 @@ NetworkCard NetworkCard::load(const fs::path& path) {
         if (file.has_parent_path()) throw refuse("names a network outside its own folder; this is not allowed.");
         card.file = path.parent_path() / file;
     } catch (const json::exception& e) {
-        throw refuse(std::string("is incomplete or not JSON (") + e.what() + ").");
+        throw refuse("is incomplete or damaged: " + jsonReason(e) + ".");
     }
     const auto badName = [](const std::string& name) {
         return name.empty() || name.size() > 40 ||

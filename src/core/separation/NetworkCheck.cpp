@@ -13,6 +13,7 @@
 
 #include "core/base/Error.h"
 #include "core/base/Resources.h"
+#include "core/base/Text.h"
 #include "core/media/FileSum.h"
 #include "core/separation/Network.h"
 #include "core/separation/NetworkLibrary.h"
@@ -75,7 +76,8 @@ NetworkFacts checkNetwork(const NetworkCard& card, const CheckLimits& limits) {
         return refused("its file \"" + card.file.string() +
                        "\" is not the one that its card describes (SHA-256 differs): get it again.");
     const std::string helper = helperFile().string();
-    if (helper.empty()) return refused("the program that checks networks is missing: run ./rivlen build again.");
+    if (helper.empty())
+        return refused("the program that checks networks is missing: install Rivlen again, or run ./rivlen build.");
     int ends[2];
     if (pipe2(ends, O_CLOEXEC) != 0) return refused("the check cannot be started: close some programs and try again.");
     const std::string cardFile = [&] {  // the card's own path: the helper reads the card itself
@@ -160,8 +162,9 @@ NetworkFacts tryNetwork(const NetworkCard& card) {
             if (std::fabs(v) > 1e-4f) throw Error(Error::Kind::InputUnreadable, "it makes sound out of silence.");
     // Rivlen shares out what is missing, but a network that loses most of the sound does not separate it.
     if (facts.sumErrorDb > -3)
-        throw Error(Error::Kind::InputUnreadable, "its stems do not sum to the recording (they lack " +
-                                                      std::to_string(int(facts.sumErrorDb)) + " dB of it).");
+        throw Error(Error::Kind::InputUnreadable, formatted("its stems do not sum to the recording: what is missing is "
+                                                            "as loud as the recording (%+.0f dB).",
+                                                            facts.sumErrorDb));
     facts.passed = true;
     return facts;
 }

@@ -6,6 +6,7 @@
 #include <fstream>
 
 #include "core/base/Json.h"
+#include "core/base/Unexpected.h"
 #include "core/delivery/DeliveryEffort.h"
 #include "core/delivery/DeliveryFiles.h"
 #include "core/media/FileSum.h"
@@ -54,7 +55,7 @@ json toJson(const DeliveryTask& t, const fs::path& folder) {
 DeliveryTask taskFromJson(const json& j, const fs::path& file) {
     DeliveryTask t;
     t.id = j.at("id");
-    t.session = parseSession(j.at("session").dump(), file);
+    t.session = parseSession(j.at("session").dump(-1, ' ', false, json::error_handler_t::replace), file);
     if (t.session.reels.size() != 1 || t.session.deliverables.empty())
         throw Error(Error::Kind::InputUnreadable, "a queued reel is missing");
     t.folder = j.at("folder").get<std::string>();
@@ -263,7 +264,7 @@ void DeliveryQueue::save(const std::string& id) {
         if (const DeliveryTask* t = find(id)) task = *t;
     }
     if (!task) return;
-    writeWholeFile(fileOf(id), toJson(*task, m_folder).dump() + "\n");
+    writeWholeFile(fileOf(id), toJson(*task, m_folder).dump(-1, ' ', false, json::error_handler_t::replace) + "\n");
     const std::lock_guard lock(m_guard);
     std::error_code ignored;
     if (!find(id)) fs::remove(fileOf(id), ignored);  // it was forgotten meanwhile
@@ -404,7 +405,7 @@ void DeliveryQueue::run(const Progress& progress) {
             finish(task.id, State::Waiting);
             progress.throwIfCancelled();
         } catch (const std::exception& e) {
-            finish(task.id, State::Failed, task.reel().name + " failed unexpectedly: " + e.what());
+            finish(task.id, State::Failed, unexpected(e, "delivering \"" + task.reel().name + "\"").what());
         }
     }
     progress.report(1);

@@ -1,10 +1,14 @@
 #include "core/session/Session.h"
 
+#include <algorithm>
+#include <cmath>
 #include <fstream>
 #include <nlohmann/json.hpp>
 
 #include "core/base/Error.h"
 #include "core/base/Json.h"
+#include "core/base/JsonReason.h"
+#include "core/base/Text.h"
 #include "core/media/WholeFile.h"
 
 namespace rivlen {
@@ -47,14 +51,25 @@ Reel makeReel(const Session& session, const fs::path& source) {
 }
 
 namespace {
+
+constexpr uintmax_t kLargestSession = 200 << 20;  // bytes: a thousand reels with all that can be done to them
+constexpr const char* kStageIds[] = {"intake", "split", "weigh", "rebuild", "dispatch"};
+
 Error refusal(const fs::path& file, const std::string& why) {
     return Error(Error::Kind::InputUnreadable, "The session \"" + file.string() + "\" " + why);
 }
 }  // namespace
 
 Session loadSession(const fs::path& file) {
+    std::error_code problem;
+    const auto status = fs::status(file, problem);
+    if (fs::exists(status) && !fs::is_regular_file(status))
+        throw refusal(file, fs::is_directory(status) ? "is a folder: choose a .rivlen file in it."
+                                                     : "is a pipe or a device: choose a .rivlen file.");
+    if (fs::is_regular_file(status) && fs::file_size(file, problem) > kLargestSession)
+        throw refusal(file, "is larger than any session: choose a .rivlen file.");
     std::ifstream in(file);
-    if (!in || fs::is_directory(file)) throw refusal(file, "cannot be read: check the path.");
+    if (!in) throw refusal(file, "cannot be read: check the path and its permissions.");
     return parseSession(std::string(std::istreambuf_iterator<char>(in), {}), file);
 }
 
@@ -63,13 +78,18 @@ Session parseSession(const std::string& text, const fs::path& file) {
     try {
         const json j = parsedJson(text);
         if (j.value("format", "") != "rivlen-session") throw refuse("is not a Rivlen session: choose a .rivlen file.");
-        if (j.at("version").get<int>() > kVersion)
-            throw refuse("was made by a newer Rivlen: update Rivlen to open it.");
+        const double version = j.at("version").get<double>();
+        if (version > kVersion) throw refuse("was made by a newer Rivlen: update Rivlen to open it.");
+        if (version < 1 || version != std::floor(version))
+            throw refuse(formatted("has the version %g, which there never was: it was edited by hand.", version));
         const fs::path folder = fs::absolute(file).parent_path();
         Session session;
         session.name = j.value("name", file.stem().string());
         session.current = j.value("current", "");
         session.stage = j.value("stage", "intake");
+        if (std::find(std::begin(kStageIds), std::end(kStageIds), session.stage) == std::end(kStageIds))
+            throw refuse("has the stage \"" + session.stage +
+                         "\": intake, split, weigh, rebuild and dispatch are known.");
         for (const json& r : j.at("reels")) {
             Reel reel;
             reel.id = r.at("id");
@@ -79,6 +99,10 @@ Session parseSession(const std::string& text, const fs::path& file) {
             reel.source = (folder / r.at("source").get<std::string>()).lexically_normal();
             reel.network = r.value("network", "");
             reel.quality = r.value("quality", "fine");
+            if (reel.quality != "fine" && reel.quality != "quick")
+                throw refuse("has the quality \"" + reel.quality + "\" for the reel \"" + reel.name +
+                             "\": \"fine\" and \"quick\" are known.");
+            reel.tolerateDamage = r.value("tolerate_damage", false);
             if (r.contains("isolation")) {  // version 1
                 const IsolationSettings settings = isolationFromJson(r.at("isolation"));
                 reel.stem = kStemNames[stemPlace(settings.stem)];
@@ -96,7 +120,14 @@ Session parseSession(const std::string& text, const fs::path& file) {
                 reel.candidates[size_t(place[0] - 'A')] =
                     Candidate{c.value("name", ""), isolationFromJson(c.at("isolation"))};
             }
-            if (r.contains("loop")) reel.loop = {r.at("loop").at(0).get<double>(), r.at("loop").at(1).get<double>()};
+            if (r.contains("loop")) {
+                reel.loop = {r.at("loop").at(0).get<double>(), r.at("loop").at(1).get<double>()};
+                if (!(reel.loop->first >= 0 && reel.loop->first < reel.loop->second))
+                    throw refuse(
+                        formatted("has a loop from %g to %g s for the reel \"%s\": it must begin at 0 or later "
+                                  "and end after its beginning.",
+                                  reel.loop->first, reel.loop->second, reel.name));
+            }
             if (r.contains("treatments")) reel.treatments = treatmentsFromJson(r.at("treatments"));
             reel.dismissed = r.value("dismissed", std::vector<std::string>{});
             reel.content = r.value("content", "");
@@ -110,8 +141,7 @@ Session parseSession(const std::string& text, const fs::path& file) {
         if (!session.reel(session.current)) session.current = session.reels.empty() ? "" : session.reels.front().id;
         return session;
     } catch (const json::exception& e) {
-        throw refuse(std::string("is damaged (") + e.what() +
-                     "): open the copy that was saved before, or the recovered one.");
+        throw refuse("is damaged (" + jsonReason(e) + "): open the copy that was saved before, or the recovered one.");
     }
 }
 
@@ -125,6 +155,7 @@ std::string sessionText(const Session& session, const fs::path& folder) {
                {"network", r.network},
                {"quality", r.quality},
                {"stem", r.stem}};
+        if (r.tolerateDamage) j["tolerate_damage"] = true;
         for (size_t s = 0; s < kStemCount; ++s)
             if (r.strength[s] != Reel::neutralStrength()[s]) j["strength"].push_back(toJson(r.strength[s]));
         for (int i = 0; i < kCandidates; ++i)
@@ -143,7 +174,7 @@ std::string sessionText(const Session& session, const fs::path& folder) {
     json j{{"format", "rivlen-session"}, {"version", kVersion},    {"name", session.name},
            {"current", session.current}, {"stage", session.stage}, {"reels", reels}};
     for (const Deliverable& d : session.deliverables) j["deliverables"].push_back(toJson(d));
-    return j.dump(1) + "\n";
+    return j.dump(1, ' ', false, json::error_handler_t::replace) + "\n";  // file names may be no UTF-8
 }
 
 void saveSession(const Session& session, const fs::path& file) {

@@ -41,7 +41,8 @@ struct Reel {
     std::vector<std::string> dismissed;  ///< findings that the user does not hold for faults, by findingKey()
     std::string content;                 ///< what the user says it holds, by contentName(); empty: as it was found
     std::string group, note;             ///< the user's own words; may be empty
-    Shared<Rebuild> rebuild;             ///< empty until it is begun
+    bool tolerateDamage = false;  ///< where the file cannot be decoded it is split with silence, as the user said
+    Shared<Rebuild> rebuild;      ///< empty until it is begun
 
     /// The treatments that work on the recording before it is separated.
     std::vector<Treatment> recordingTreatments() const { return treatmentsAt(treatments, kRecordingPlace); }

@@ -9,9 +9,9 @@
 namespace rivlen {
 
 namespace {
-constexpr size_t kMostFrames = 120;                 // frames kept
-constexpr double kAlike = 1.585;                    // 2 dB
-constexpr double kQuantile = 0.3, kOfMean = 0.357;  // of the power of noise: -ln(1 - 0.3) of its mean
+constexpr size_t kMostFrames = 120;                        // frames kept
+constexpr double kAlike = 1.585;                           // 2 dB
+constexpr double kProfileQuantile = 0.3, kOfMean = 0.357;  // of the power of noise: -ln(1 - 0.3) of its mean
 }  // namespace
 
 int noiseFrame(int sampleRate) { return nextPowerOfTwo(0.03 * sampleRate); }
@@ -60,7 +60,7 @@ std::vector<float> learnNoise(SampleSource& source, const Progress& progress) {
     std::vector<float> noise(quiet.front().power.size()), column(count);
     for (size_t k = 0; k < noise.size(); ++k) {
         for (size_t i = 0; i < count; ++i) column[i] = quiet[i].power[k];
-        const size_t place = size_t(kQuantile * double(count - 1));
+        const size_t place = size_t(kProfileQuantile * double(count - 1));
         std::nth_element(column.begin(), column.begin() + long(place), column.end());
         noise[k] = float(column[place] / kOfMean);
     }

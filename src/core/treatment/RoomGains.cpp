@@ -11,7 +11,7 @@ namespace {
 // Chosen on five voices in a room of 0.7 s, 0 dB: +5.1 dB direct to reverberant for 3.4 dB of direct sound; `./rivlen
 // bench treatments` measures others.
 constexpr double kAgo = 0.022;  // seconds
-constexpr float kLeast = 0.1f, kOver = 5.5f, kSmooth = 0.3f, kAlpha = 0.9f, kMost = 1e6f;
+constexpr float kLeast = 0.1f, kOver = 5.5f, kSmooth = 0.3f, kRoomAlpha = 0.9f, kMost = 1e6f;
 }  // namespace
 
 int roomFrame(int rate) { return nextPowerOfTwo(0.04 * rate); }
@@ -33,7 +33,7 @@ std::span<const float> RoomGains::next(std::span<const std::complex<float>> cell
         const float power = std::norm(cells[k]), room = m_late * heard[k], post = power / (room + 1e-20f);
         m_smooth[k] += kSmooth * (power - m_smooth[k]);
         heard[k] = m_smooth[k];
-        const float prior = kAlpha * m_before[k] + (1 - kAlpha) * std::max(post - 1, 0.0f);
+        const float prior = kRoomAlpha * m_before[k] + (1 - kRoomAlpha) * std::max(post - 1, 0.0f);
         m_gain[k] = std::max(kLeast, prior / (1 + prior));
         m_before[k] = std::min(kMost, m_gain[k] * m_gain[k] * post);
     }

@@ -5,6 +5,7 @@
 #include <cstdio>
 
 #include "core/base/Error.h"
+#include "core/base/JsonReason.h"
 #include "core/base/Text.h"
 #include "core/isolation/StemNames.h"
 
@@ -114,6 +115,8 @@ std::vector<Treatment> parseTreatments(const std::string& text) {
                 throw Error(Error::Kind::Usage,
                             "\"" + one.substr(equals + 1) + "\" is not an amount for " + t.id + ": give a number.");
         }
+        if (std::any_of(all.begin(), all.end(), [&](const Treatment& other) { return other.id == t.id; }))
+            throw Error(Error::Kind::Usage, std::string("The treatment ") + t.id + " is set twice: set it once.");
         all.push_back({t.id, true, checked(t, amount)});
         at = end + 1;
     }
@@ -139,7 +142,9 @@ std::vector<Treatment> treatmentsFromJson(const nlohmann::json& json) {
                 throw Error(Error::Kind::InputUnreadable,
                             "there is no place \"" + place + "\" where a treatment works.");
         }
-    } catch (const std::exception& e) {
+    } catch (const nlohmann::json::exception& e) {
+        throw Error(Error::Kind::InputUnreadable, "The treatments cannot be read: " + jsonReason(e) + ".");
+    } catch (const Error& e) {
         throw Error(Error::Kind::InputUnreadable, std::string("The treatments cannot be read: ") + e.what());
     }
     return all;
