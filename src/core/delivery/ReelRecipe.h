@@ -14,8 +14,8 @@ struct ReelRecipe {
     std::vector<Treatment> treatments;
     StrengthTimeline timeline;
     std::vector<Mend> mends;
-    bool tolerateDamage = false;  ///< silence stands where the source cannot be decoded; else that is an Error
     bool needsStems = true;       ///< false: what is delivered is made of the source and sounds alone
+    bool tolerateDamage = false;  ///< silence stands where the source cannot be decoded; else that is an Error
 };
 
 /// True where prepareReel() finds all that it needs made already.

@@ -20,8 +20,9 @@ namespace {
 // reservoir, overlapping transforms, Opus' 80 ms of convergence).
 constexpr double kPrerollSeconds = 0.5;
 // Lossless files promise to the sample, or to the millisecond of a container's clock; of others the last two frames of
-// the codec are padding as likely as sound (AAC: 21 ms each).
-constexpr double kExactSeconds = 0.001, kPaddedSeconds = 0.045;
+// the codec are padding as likely as sound (MP3: 1152 samples each, AAC: 1024).
+constexpr double kExactSeconds = 0.001;
+constexpr int64_t kPaddedFrames = 2400;
 constexpr size_t kMostFaults = 10000;  // a file that holds nothing else must not fill the memory
 constexpr int64_t kCacheFrames = 1 << 19;
 
@@ -148,7 +149,7 @@ MediaReader::MediaReader(const std::filesystem::path& file) : m(std::make_unique
                         "holds no sound that can be decoded: it may be damaged or cut short; copy or export it again.");
     const int64_t promised = std::max(m->info.frames, waveFramesPromised(file).value_or(0));
     const int64_t end = m->measureEnd();
-    const double missing = (m->lossless ? kExactSeconds : kPaddedSeconds) * m->info.sampleRate;
+    const double missing = m->lossless ? kExactSeconds * m->info.sampleRate : double(kPaddedFrames);
     if (promised > 0 && double(promised - end) > missing)
         throw Error(Error::Kind::InputUnreadable, m->name() + "was cut short: it ends after " + m->timeOf(end) +
                                                       " of the " + m->timeOf(promised) +
@@ -173,7 +174,7 @@ AudioBuffer MediaReader::read(int64_t first, int64_t count) {
                                         [at](const AudioDecoder::Block& b) { return b.first + b.audio.frames() > at; });
         if (block == m->cache.end()) {
             if (m->decodeOne()) continue;
-            if (double(end - at) > kPaddedSeconds * m->info.sampleRate)
+            if (end - at > kPaddedFrames)
                 throw Error(Error::Kind::InputUnreadable, m->name() + "cannot be read from " + m->timeOf(at) +
                                                               " on: it was cut short or changed meanwhile; copy it "
                                                               "again.");
