@@ -12,6 +12,7 @@
 #include "core/base/Text.h"
 #include "core/media/FinalName.h"
 #include "core/media/OutputPlace.h"
+#include "core/media/WavePromise.h"
 
 namespace rivlen {
 
@@ -38,9 +39,23 @@ struct AudioWriter::Impl {
     bool overwrite = false;
     std::unique_ptr<Quantiser> quantiser;  ///< null: stored as floats, or lossy
     bool lossless = true;
+    int64_t frames = 0;  ///< written so far
     uint64_t sum = kNoFingerprint;
     std::vector<float> interleaved;
     std::vector<int32_t> stored;
+
+    /// libsndfile writes the lengths into the header last, and does not say when the disk refuses that. Of a wave that
+    /// says 0 it would take what there is.
+    bool isWhole() const {
+        SF_INFO info{};
+        SNDFILE* written = sf_open(part->path().c_str(), SFM_READ, &info);
+        if (!written) return false;
+        sf_close(written);
+        const int kind = info.format & SF_FORMAT_TYPEMASK;
+        const bool wave = kind == SF_FORMAT_WAV || kind == SF_FORMAT_WAVEX || kind == SF_FORMAT_RF64;
+        if (wave && frames > 0 && waveFramesPromised(part->path()) != frames) return false;
+        return !lossless || info.frames == frames;
+    }
 
     [[noreturn]] void fail(const std::string& why) const {
         throw Error(Error::Kind::OutputUnwritable, "\"" + file.string() + "\" cannot be written: " + why);
@@ -201,8 +216,9 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
             std::make_unique<Quantiser>(format.bits == AudioFormat::Bits::Int16 ? 16 : 24, channels, format.dither);
     m->handle = sf_open(m->part->path().c_str(), SFM_WRITE, &info);
     if (!m->handle)
-        m->fail("its format does not take " + std::to_string(channels) + " channels at " + std::to_string(sampleRate) +
-                " Hz; choose another format.");
+        m->fail(sf_format_check(&info) ? std::string(kDiskRefuses)
+                                       : "its format does not take " + std::to_string(channels) + " channels at " +
+                                             std::to_string(sampleRate) + " Hz; choose another format.");
     sf_command(m->handle, SFC_RF64_AUTO_DOWNGRADE, nullptr, SF_TRUE);  // plain WAV unless it grows beyond 4 GB
     sf_command(m->handle, SFC_SET_CLIPPING, nullptr, SF_TRUE);
     if (notes) describe(m->handle, format, *notes);
@@ -239,6 +255,7 @@ void AudioWriter::write(const AudioBuffer& audio) {
         }
     }
     if (written != audio.frames()) m->fail(kDiskRefuses);
+    m->frames += audio.frames();
     if (m->lossless) m->sum = rivlen::fingerprint(m->sum, m->stored);
 }
 
@@ -252,7 +269,7 @@ uint64_t fingerprint(uint64_t sum, const std::vector<int32_t>& samples) {
 void AudioWriter::close() {
     const int problem = sf_close(m->handle);
     m->handle = nullptr;
-    if (problem != 0) m->fail(kDiskRefuses);
+    if (problem != 0 || !m->isWhole()) m->fail(kDiskRefuses);
 }
 
 void AudioWriter::commitForNow() {
