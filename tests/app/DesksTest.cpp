@@ -1,4 +1,7 @@
 // What the stages work with, without the window.
+#include <fstream>
+#include <random>
+
 #include "StudioFixture.h"
 #include "app/rebuild/LaneNames.h"
 #include "app/widgets/KeySheet.h"
@@ -123,4 +126,29 @@ TEST(KeySheet, OneKeyMeansWhatItsTimeSays) {
     EXPECT_TRUE(html.contains("<b>K, T</b>"));
     EXPECT_TRUE(html.contains("&lt;that&gt;"));
     EXPECT_EQ(html.count("<tr>"), 3);
+}
+
+TEST_F(DesksAlone, ADamagedReelIsSplitOnlyAfterOneSaysSo) {
+    desks = std::make_unique<Desks>(*studio);
+    AudioBuffer x = sine(440, 0.4, 48000, 48000 * 4, 2);
+    std::mt19937 random(3);
+    std::normal_distribution<float> noise(0, 0.05f);
+    for (float& v : x.samples()) v += noise(random);
+    AudioWriter writer(folder / "good.flac", 48000, 2, AudioFormat::parse("flac", "24"), false);
+    writer.write(x);
+    writer.commit();
+    std::ifstream in(folder / "good.flac", std::ios::binary);
+    std::string bytes{std::istreambuf_iterator<char>(in), {}};
+    for (size_t i = 0; i < 200; ++i) bytes[bytes.size() / 2 + i] = char(random());
+    std::ofstream(folder / "bad.flac", std::ios::binary) << bytes;
+    add(folder / "bad.flac");
+    ASSERT_TRUE(until([&] { return studio->reels.current()->diagnosis.has_value(); }));
+    EXPECT_TRUE(studio->reels.current()->damaged());
+    studio->splitting.split();
+    EXPECT_FALSE(studio->reels.current()->splitting);
+    ASSERT_FALSE(warned.empty());
+    EXPECT_TRUE(warned.back().contains("is damaged")) << warned.back().toStdString();
+    studio->document.editReel("Go on where it is damaged", [](Reel& r) { r.tolerateDamage = true; });
+    split();
+    EXPECT_EQ(studio->reels.current()->stems->available(), 48000 * 4) << "nothing has moved";
 }
