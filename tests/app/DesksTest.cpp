@@ -1,7 +1,5 @@
 // What the stages work with, without the window.
-#include <fstream>
-#include <random>
-
+#include "DamagedFile.h"
 #include "StudioFixture.h"
 #include "app/rebuild/LaneNames.h"
 #include "app/widgets/KeySheet.h"
@@ -130,18 +128,7 @@ TEST(KeySheet, OneKeyMeansWhatItsTimeSays) {
 
 TEST_F(DesksAlone, ADamagedReelIsSplitOnlyAfterOneSaysSo) {
     desks = std::make_unique<Desks>(*studio);
-    AudioBuffer x = sine(440, 0.4, 48000, 48000 * 4, 2);
-    std::mt19937 random(3);
-    std::normal_distribution<float> noise(0, 0.05f);
-    for (float& v : x.samples()) v += noise(random);
-    AudioWriter writer(folder / "good.flac", 48000, 2, AudioFormat::parse("flac", "24"), false);
-    writer.write(x);
-    writer.commit();
-    std::ifstream in(folder / "good.flac", std::ios::binary);
-    std::string bytes{std::istreambuf_iterator<char>(in), {}};
-    for (size_t i = 0; i < 200; ++i) bytes[bytes.size() / 2 + i] = char(random());
-    std::ofstream(folder / "bad.flac", std::ios::binary) << bytes;
-    add(folder / "bad.flac");
+    add(damagedFlac(folder.path(), 4));
     ASSERT_TRUE(until([&] { return studio->reels.current()->diagnosis.has_value(); }));
     EXPECT_TRUE(studio->reels.current()->damaged());
     studio->splitting.split();

@@ -1,8 +1,8 @@
 #include <gtest/gtest.h>
 
 #include <fstream>
-#include <random>
 
+#include "DamagedFile.h"
 #include "Support.h"
 #include "core/base/Error.h"
 #include "core/media/MediaReader.h"
@@ -135,20 +135,7 @@ TEST(AudioWriter, FormatsHoldWhatTheyCan) {
 
 TEST(MediaReader, DamageIsSilenceOfTheRightLengthAndNothingMoves) {
     const TempFolder folder;
-    AudioBuffer x = sine(440, 0.4, 48000, 480000, 2);
-    std::mt19937 random(3);
-    std::normal_distribution<float> noise(0, 0.05f);
-    for (float& v : x.samples()) v += noise(random);
-    AudioWriter writer(folder / "good.flac", 48000, 2, AudioFormat::parse("flac", "24"), false);
-    writer.write(x);
-    writer.commit();
-    std::string bytes;
-    {
-        std::ifstream in(folder / "good.flac", std::ios::binary);
-        bytes.assign(std::istreambuf_iterator<char>(in), {});
-    }
-    for (size_t i = 0; i < 200; ++i) bytes[bytes.size() / 2 + i] = char(random());
-    std::ofstream(folder / "bad.flac", std::ios::binary) << bytes;
+    damagedFlac(folder.path(), 10);
     MediaReader good(folder / "good.flac"), bad(folder / "bad.flac");
     ASSERT_EQ(bad.frames(), good.frames());
     const AudioBuffer a = good.read(0, 480000), b = bad.read(0, 480000);

@@ -77,6 +77,12 @@ bool fails(const char* call, Where where) {
 
 bool half() { return std::strcmp(plan().how, "short") == 0; }
 
+/// Only files that are made anew, or could be, are writers'.
+int opened(const char* call, const char* path, int flags, mode_t mode) {
+    if (flags & O_CREAT && fails("open", path)) return -1;
+    return real<int (*)(const char*, int, ...)>(call)(path, flags, mode);
+}
+
 }  // namespace
 
 extern "C" {
@@ -110,26 +116,18 @@ int link(const char* from, const char* to) {
 }
 
 int open(const char* path, int flags, ...) {
-    mode_t mode = 0;
-    if (flags & O_CREAT) {
-        va_list rest;
-        va_start(rest, flags);
-        mode = va_arg(rest, mode_t);
-        va_end(rest);
-        if (fails("open", path)) return -1;
-    }
-    return real<int (*)(const char*, int, ...)>("open")(path, flags, mode);
+    va_list rest;
+    va_start(rest, flags);
+    const mode_t mode = flags & O_CREAT ? va_arg(rest, mode_t) : 0;
+    va_end(rest);
+    return opened("open", path, flags, mode);
 }
 
 int open64(const char* path, int flags, ...) {
-    mode_t mode = 0;
-    if (flags & O_CREAT) {
-        va_list rest;
-        va_start(rest, flags);
-        mode = va_arg(rest, mode_t);
-        va_end(rest);
-        if (fails("open", path)) return -1;
-    }
-    return real<int (*)(const char*, int, ...)>("open64")(path, flags, mode);
+    va_list rest;
+    va_start(rest, flags);
+    const mode_t mode = flags & O_CREAT ? va_arg(rest, mode_t) : 0;
+    va_end(rest);
+    return opened("open64", path, flags, mode);
 }
 }
