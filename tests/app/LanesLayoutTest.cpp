@@ -27,7 +27,7 @@ TEST_F(Lanes, RowsFollowEachOtherWithoutOverlap) {
     double end = 0;
     for (const auto& row : layout.rows()) {
         EXPECT_GE(row.top, end);
-        end = row.top + LanesLayout::kCaption + (row.body ? layout.bodyHeight() : 0);
+        end = layout.body(row).top() + (row.body ? layout.body(row).height() : 0);
     }
     EXPECT_LE(end, layout.lanesHeight()) << "where there is room all of it is seen";
     EXPECT_EQ(layout.mostScroll(), 0);

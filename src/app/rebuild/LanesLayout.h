@@ -35,7 +35,6 @@ public:
     std::vector<Row> rows() && = delete;  // of one that is gone at the end of the line
     int width() const { return m_size.width(); }
     double lanesHeight() const { return m_lanesHeight; }  ///< without the lines at the foot: markers' names, the note
-    double bodyHeight() const { return m_bodyHeight; }    ///< of all lanes: what the view has room for
     double contentHeight() const;
     double mostScroll() const { return std::max(0.0, contentHeight() - lanesHeight()); }
     /// The scroll at which a row is seen whole, as near to the present one as possible.
@@ -62,7 +61,7 @@ private:
     const TimeAxis& m_axis;
     const Rebuild& m_rebuild;
     QSize m_size;
-    double m_scroll, m_lanesHeight, m_bodyHeight;
+    double m_scroll, m_lanesHeight, m_bodyHeight;  ///< the latter of all lanes: what the view has room for
     std::vector<Row> m_rows;
 };
 

@@ -69,7 +69,7 @@ void LanesView::paintLanes(const LanesLayout& layout) {
     }
     QPainter p(&m_static);
     for (const auto& row : layout.rows()) {
-        if (row.top > layout.lanesHeight() || row.top + LanesLayout::kCaption + layout.bodyHeight() < 0) continue;
+        if (row.top > layout.lanesHeight() || layout.body(row).bottom() < 0) continue;
         if (row.body) {
             const auto& lane = *std::find_if(shown().lanes.begin(), shown().lanes.end(),
                                              [&](const auto& l) { return l->id == row.id; });
