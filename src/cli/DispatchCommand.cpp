@@ -23,7 +23,7 @@ struct DispatchOptions {
     std::vector<std::string> sessions;
     std::string out, set;
     std::vector<std::string> only, reels;
-    bool force = false, json = false;
+    bool force = false, json = false, tolerateDamage = false;
     double handles = 2;
 
     /// The same command gives the same one: it goes on where an interrupted one stopped.
@@ -68,6 +68,13 @@ std::vector<Deliverable> chosenDeliverables(const Session& session, const Dispat
     return wanted;
 }
 
+/// The session of a file; with --tolerate-damage as if each of its reels said so.
+Session opened(const std::string& file, const DispatchOptions& o) {
+    Session session = loadSession(file);
+    for (Reel& reel : session.reels) reel.tolerateDamage |= o.tolerateDamage;
+    return session;
+}
+
 /// Fills the queue from the sessions; where it holds just that already, from an interrupted dispatch, it is left as it
 /// is.
 void fill(DeliveryQueue& queue, const DispatchOptions& o, const fs::path& journal) {
@@ -75,7 +82,7 @@ void fill(DeliveryQueue& queue, const DispatchOptions& o, const fs::path& journa
     const auto earlier = queue.tasks();
     size_t same = 0;
     std::vector<Session> sessions;
-    for (const auto& file : o.sessions) sessions.push_back(loadSession(file));
+    for (const auto& file : o.sessions) sessions.push_back(opened(file, o));
     for (size_t i = 0; i < sessions.size(); ++i) {
         const Session& session = sessions[i];
         const auto wanted = chosenDeliverables(session, o);
@@ -150,7 +157,7 @@ void run(const DispatchOptions& o, Progress& progress) {
 void handOver(const DispatchOptions& o, Progress& progress) {
     nlohmann::json list = nlohmann::json::array();
     for (const auto& file : o.sessions) {
-        const Session session = loadSession(file);
+        const Session session = opened(file, o);
         for (const Reel* reel : chosenReels(session, file, o.reels)) {
             ProgressLine line("handing over " + reel->name);
             progress.onProgress = [&](double f) { line.show(f); };
@@ -176,6 +183,7 @@ void addDispatch(CLI::App& program, Progress& progress) {
     command->add_option("--only", o->only, "Only the deliverable of this name; may be given several times.");
     command->add_option("--reel", o->reels, "Only the reel of this name; may be given several times.");
     command->add_option("--set", o->set, "Deliverables of this file instead of the session's own.");
+    addTolerateDamage(*command, o->tolerateDamage);
     command->add_flag("--force", o->force, "Overwrite files that are there.");
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->callback([o, &progress] { run(*o, progress); });
@@ -189,6 +197,7 @@ void addDispatch(CLI::App& program, Progress& progress) {
     hand->add_option("--reel", h->reels, "Only the reel of this name; may be given several times.");
     hand->add_option("--handles", h->handles, "Seconds of sound before and after each clip, as far as there is any.")
         ->check(CLI::Range(0.0, 600.0));
+    addTolerateDamage(*hand, h->tolerateDamage);
     hand->add_flag("--json", h->json, "Print one JSON document.");
     hand->callback([h, &progress] {
         if (!std::isfinite(h->handles))

@@ -97,6 +97,8 @@ void makeFiles(const fs::path& f) {
     session("treatment.rivlen", R"({"format": "rivlen-session", "version": 4,
         "reels": [{"id": "r1", "name": "A", "source": "good.wav", "treatments": [{"id": "de-what", "amount": 1}]}]})");
     session("huge.rivlen", R"({"format": "rivlen-session", "version": 4, "reels": [], "x": 1e300})");
+    session("damaged.rivlen", R"({"format": "rivlen-session", "version": 4,
+        "reels": [{"id": "r1", "name": "A", "source": "damaged.flac", "quality": "quick"}]})");
     session("card.json", R"({"format":"rivlen-network","version":1,"id":"x"})");
     session("set.json", "{");
 }
@@ -160,6 +162,7 @@ std::vector<Situation> situations() {
     for (const auto& [file, words] : sessions)
         for (const char* command : {"dispatch ", "handover "}) all.push_back({command + file + " --out new", 3, words});
     const std::vector<Situation> others{
+        {"handover damaged.rivlen --out new", 3, {"damaged.flac", "is damaged", "--tolerate-damage"}},
         {"dispatch noreels.rivlen --out new", 2, {"no reels"}},
         {"dispatch good.rivlen --out new --only nothing", 2, {"nothing"}},
         {"dispatch good.rivlen --out new --reel nobody", 2, {"nobody"}},
