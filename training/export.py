@@ -131,7 +131,7 @@ def main():
     script = torch.jit.script(waveform.WaveformNetwork(compact.compact(copy.deepcopy(net)), whole).eval())
     NETWORKS.mkdir(exist_ok=True)
     file = NETWORKS / f"{options.kind}.ts"
-    script.save(str(file))
+    compact.save(script, file)
     separate = evaluate.waveform(script, kind["passes"])
     measured = evaluate.measure(separate, full=True)
     grid = net.stride * net.transform.hop

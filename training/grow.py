@@ -1,10 +1,12 @@
-"""Starts a network from an earlier, smaller one: what it knows is copied, what is new begins small.
+"""Starts a network from an earlier, smaller one: it answers as that one did, and what is new learns from there.
 
-After the idea of Chen, Goodfellow and Shlens, "Net2Net: Accelerating Learning via Knowledge Transfer" (2016).
+After the idea of Chen, Goodfellow and Shlens, "Net2Net: Accelerating Learning via Knowledge Transfer" (2016). New channels are
+drawn as in a network from nothing, but nothing old reads them yet (those weights are zero and have gradients at once);
+new residual blocks add a twentieth of what they will.
 """
 import torch
 
-NEW = 0.3  # new weights start at this share of their usual size
+NEW = 0.05  # the gain of a new residual block: at zero its ReLU would have no gradient
 
 
 def copy(target, source, axes):
@@ -23,16 +25,17 @@ def grow(net, earlier):
     state = net.state_dict()
     for name, value in state.items():
         if name not in earlier:
-            if name.endswith(".weight"):
-                value.mul_(NEW)
+            if name.endswith("norm.weight"):
+                value.fill_(NEW)
             continue
         old = earlier[name]
         if value.dim() == 0 or old.shape == value.shape:
             value.copy_(old)
             continue
-        if "weight" in name:
-            value.mul_(NEW)
-        copy(value, old, [indices(o, n, groups_of(name, a)) for a, (o, n) in enumerate(zip(old.shape, value.shape))])
+        axes = [indices(o, n, groups_of(name, a)) for a, (o, n) in enumerate(zip(old.shape, value.shape))]
+        if value.dim() > 1:
+            value[axes[0]] = 0
+        copy(value, old, axes)
     net.load_state_dict(state)
 
 

@@ -1,5 +1,5 @@
 #!/usr/bin/python3
-"""Keeps a run in the repository, so that training goes on after the machine is gone: its averaged weights in eight bits and what they had.
+"""Keeps a run in the repository, so that training goes on after the machine is gone: its averaged weights as small integers and what they had.
 
 Usage: keep.py RUN     writes kept/RUN.ts and kept/RUN.json; to go on from it: train.py RUN --kind KIND --start kept/RUN.ts
 """
@@ -22,7 +22,7 @@ def main():
     net, saved = train.finished(run)
     FOLDER.mkdir(exist_ok=True)
     script = torch.jit.script(waveform.WaveformNetwork(compact.compact(copy.deepcopy(net))).eval())
-    script.save(str(FOLDER / f"{run}.ts"))
+    compact.save(script, FOLDER / f"{run}.ts")
     earlier = saved["earlier"]
     had = {"kind": saved["kind"], "steps": saved["step"] + earlier["steps"], "minutes": round(saved["spent"] + earlier["minutes"], 1),
            "hours_of_mixtures": round(saved["heard"] / 3600, 1)}

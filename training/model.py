@@ -88,17 +88,21 @@ class AcrossBands(nn.Module):
 
 
 class BandNet(nn.Module):
-    """patches: (frames, bands) merged on the way to each of the three levels."""
+    """patches: (frames, bands) merged on the way to each of the three levels; more: further convolutions on every side of the upper two."""
 
-    def __init__(self, c=CHANNELS, dilations=DILATIONS, transform=bands.FINE, patches=((2, 2), (2, 2), (2, 2))):
+    def __init__(self, c=CHANNELS, dilations=DILATIONS, transform=bands.FINE, patches=((2, 2), (2, 2), (2, 2)), more=0):
         super().__init__()
         self.transform = transform
         self.stride = math.prod(p[0] for p in patches)  # frames merged at the bottom
         width = [transform.bands // math.prod(p[1] for p in patches[:level + 1]) for level in range(3)]
+
+        def side(c_in, c_out, wide, inner, hidden):
+            return nn.Sequential(Conv(c_in, c_out), AcrossBands(c_out, wide, inner, hidden), *(Conv(c_out, c_out) for _ in range(1 + more)))
+
         self.first = Merge(INPUTS, c[0], *patches[0])
-        self.left1 = nn.Sequential(Conv(c[0], c[0]), AcrossBands(c[0], width[0], 4, 128), Conv(c[0], c[0]))
+        self.left1 = side(c[0], c[0], width[0], 4, 128)
         self.down1 = Merge(c[0], c[1], *patches[1])
-        self.left2 = nn.Sequential(Conv(c[1], c[1]), AcrossBands(c[1], width[1], 6, 192), Conv(c[1], c[1]))
+        self.left2 = side(c[1], c[1], width[1], 6, 192)
         self.down2 = Merge(c[1], c[2], *patches[2])
         bottom = []
         for i, d in enumerate(dilations):
@@ -107,9 +111,9 @@ class BandNet(nn.Module):
                 bottom.append(AcrossBands(c[2], width[2]))
         self.bottom = nn.Sequential(*bottom)
         self.up2 = Split(c[2], c[1], *patches[2])
-        self.right2 = nn.Sequential(Conv(2 * c[1], c[1]), AcrossBands(c[1], width[1], 6, 192), Conv(c[1], c[1]))
+        self.right2 = side(2 * c[1], c[1], width[1], 6, 192)
         self.up1 = Split(c[1], c[0], *patches[1])
-        self.right1 = nn.Sequential(Conv(2 * c[0], c[0]), AcrossBands(c[0], width[0], 4, 128), Conv(c[0], c[0]))
+        self.right1 = side(2 * c[0], c[0], width[0], 4, 128)
         self.last = Split(c[0], 2 * STEMS, *patches[0])
         self.register_buffer("position", torch.linspace(-1, 1, transform.bands).view(1, 1, 1, -1))
         self.level_frames = int(LEVEL_SECONDS * bands.RATE / transform.hop)
@@ -144,6 +148,7 @@ KINDS = {
     "fine": lambda: BandNet(),
     "coarse": lambda: BandNet((32, 64, 128), (1, 2, 4, 8, 4), bands.COARSE),
     "a": lambda: BandNet(WIDE, (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2))),
+    "e": lambda: BandNet((72, 144, 256), (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2)), 1),
     "b": lambda: BandNet(WIDE, SIX, bands.COARSE, ((1, 4), (2, 2), (2, 2))),
     "c": lambda: BandNet((40, 104, 216), (1, 2, 4, 4, 2, 1), bands.Transform(2048, 96)),
     "d": lambda: BandNet((40, 104, 216), SIX, bands.Transform(1024, 96, 2048)),

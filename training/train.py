@@ -36,7 +36,7 @@ import shrink
 import waveform
 
 # dialogue, room, music, ambience, dialogue and room together; the sum is 1
-WEIGHT = torch.tensor([0.06, 0.06, 0.24, 0.34, 0.3])
+WEIGHT = torch.tensor([0.05, 0.05, 0.22, 0.28, 0.4])
 
 
 SHORT_MINUTES = 15     # of a run from nothing with short clips: twice the steps in the same time
@@ -105,13 +105,13 @@ def finished(run):
 
 
 def load_start(start):
-    """(weights, steps and minutes that they were trained) of a shipped network or of another run."""
+    """(weights; steps, minutes and seconds of mixtures that they were trained; their kind) of a shipped network or of another run."""
     if start.endswith(".ts"):
         training = json.loads(pathlib.Path(start).with_suffix(".json").read_text())["training"]
-        return compact.restore(start), {"steps": training["steps"], "minutes": training["minutes"], "heard": 3600 * training.get("hours_of_mixtures", 0)}
+        return compact.restore(start), {"steps": training["steps"], "minutes": training["minutes"], "heard": 3600 * training.get("hours_of_mixtures", 0)}, training.get("kind")
     saved = torch.load(paths.RUNS / start / "last.pt")
     before = saved.get("earlier", {"steps": 0, "minutes": 0})
-    return saved["average"], {"steps": before["steps"] + saved["step"], "minutes": before["minutes"] + saved["spent"], "heard": saved["heard"]}
+    return saved["average"], {"steps": before["steps"] + saved["step"], "minutes": before["minutes"] + saved["spent"], "heard": saved["heard"]}, saved["kind"]
 
 
 def begin_with(net, earlier):
@@ -154,8 +154,9 @@ def main():
     net = model.KINDS[options.kind]()
     earlier = {"steps": 0, "minutes": 0}  # training that the first weights had
     if options.start:
-        weights, earlier = load_start(options.start)
+        weights, earlier, kind = load_start(options.start)
         begin_with(net, weights)
+        earlier["other"] = kind != options.kind
     net = net.to(memory_format=torch.channels_last)
     average = copy.deepcopy(net)
     optimizer = muon.Muon(net, options.rate, options.rate / 20)
@@ -196,7 +197,8 @@ def main():
         optimizer.step()
         step += 1
         heard += len(xx) * xx.size(2) * net.transform.hop / bands.RATE
-        averaged = step if options.anneal else earlier["steps"] + step  # of an annealed run only its own end counts
+        # Of an annealed run only its own end counts, of a network that grew only what it learned since.
+        averaged = step if options.anneal or earlier.get("other") else earlier["steps"] + step
         keep = (1 - 1 / averaged) ** (AVERAGED + 1) if averaged > 1 else 0
         with torch.no_grad():
             for a, b in zip(average.parameters(), net.parameters()):
