@@ -42,7 +42,7 @@ KINDS = {
         "purpose": "For delivery: speech over music and surroundings, indoors and outdoors, mono and stereo. Interviews, narration, scenes.",
     },
     "quick": {
-        "name": "Quick", "rank": 20, "passes": "quick", "context_seconds": 3.0, "whole_voice": True,
+        "name": "Quick", "rank": 20, "passes": "quick", "context_seconds": 3.6, "whole_voice": True,
         "purpose": "For a first listen and for previews: the same stems at a fraction of the time, less cleanly.",
     },
 }

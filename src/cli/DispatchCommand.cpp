@@ -11,6 +11,7 @@
 #include "core/delivery/DeliverySets.h"
 #include "core/exchange/HandOver.h"
 #include "core/session/DeliveryQueue.h"
+#include "core/session/NamedFolders.h"
 #include "core/session/SessionDelivery.h"
 
 namespace rivlen {
@@ -19,11 +20,14 @@ namespace fs = std::filesystem;
 
 namespace {
 
+constexpr const char* kAnywhere =
+    "Read recordings that a session names outside of its folder, where nobody has worked here before.";
+
 struct DispatchOptions {
     std::vector<std::string> sessions;
     std::string out, set;
     std::vector<std::string> only, reels;
-    bool force = false, json = false, tolerateDamage = false;
+    bool force = false, json = false, tolerateDamage = false, anywhere = false;
     double handles = 2;
 
     /// The same command gives the same one: it goes on where an interrupted one stopped.
@@ -70,7 +74,7 @@ std::vector<Deliverable> chosenDeliverables(const Session& session, const Dispat
 
 /// The session of a file; with --tolerate-damage as if each of its reels said so.
 Session opened(const std::string& file, const DispatchOptions& o) {
-    Session session = loadSession(file);
+    Session session = loadOwnSession(file, o.anywhere);
     for (Reel& reel : session.reels) reel.tolerateDamage |= o.tolerateDamage;
     return session;
 }
@@ -184,6 +188,7 @@ void addDispatch(CLI::App& program, Progress& progress) {
     command->add_option("--reel", o->reels, "Only the reel of this name; may be given several times.");
     command->add_option("--set", o->set, "Deliverables of this file instead of the session's own.");
     addTolerateDamage(*command, o->tolerateDamage);
+    command->add_flag("--anywhere", o->anywhere, kAnywhere);
     command->add_flag("--force", o->force, "Overwrite files that are there.");
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->callback([o, &progress] { run(*o, progress); });
@@ -198,6 +203,7 @@ void addDispatch(CLI::App& program, Progress& progress) {
     hand->add_option("--handles", h->handles, "Seconds of sound before and after each clip, as far as there is any.")
         ->check(CLI::Range(0.0, 600.0));
     addTolerateDamage(*hand, h->tolerateDamage);
+    hand->add_flag("--anywhere", h->anywhere, kAnywhere);
     hand->add_flag("--json", h->json, "Print one JSON document.");
     hand->callback([h, &progress] {
         if (!std::isfinite(h->handles))

@@ -34,20 +34,18 @@ void list(bool json) {
 
 void check(const std::string& file, bool json) {
     const NetworkFacts facts = checkNetwork(NetworkCard::load(file));
-    if (json)
-        printJson(nlohmann::json{{"card", file},
-                                 {"passed", facts.passed},
-                                 {"reason", facts.reason},
-                                 {"sum_error_db", facts.sumErrorDb},
-                                 {"level_error_db", facts.levelErrorDb},
-                                 {"real_time_factor", facts.realTimeFactor}});
+    if (json) {
+        nlohmann::json found = toJson(facts);
+        found["card"] = file;
+        printJson(found);
+    }
     if (!facts.passed)
         throw Error(Error::Kind::InputUnreadable, "The network \"" + file + "\" is refused: " + facts.reason);
     if (!json)
         std::printf(
-            "passed: %.1fx real time in one pass, the stems sum to the input within %.0f dB, the level of the input "
-            "changes them by %.0f dB\n",
-            facts.realTimeFactor, facts.sumErrorDb, facts.levelErrorDb);
+            "passed: %.1fx real time in one pass; the stems sum to the input within %.0f dB at any level, which changes "
+            "them by %.0f dB; depends on %.2f s on each side; confined by %s\n",
+            facts.realTimeFactor, facts.sumErrorDb, facts.levelErrorDb, facts.contextNeeded, facts.confinedBy.c_str());
 }
 
 }  // namespace

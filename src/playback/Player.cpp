@@ -38,7 +38,7 @@ Player::Player(std::unique_ptr<Device> device)
 
 Player::~Player() { close(); }
 
-void Player::open(OpenSource openSource) {
+void Player::open(const OpenSource& openSource) {
     close();
     m_feeding = std::make_unique<Feeding>();
     m_feeding->source = openSource();
@@ -268,7 +268,7 @@ void Player::fillMix(PlayBlock& block, int64_t first, const std::optional<std::p
     for (int i = 0; i < block.frames; ++i) {
         const float in = fadeIn > 0 ? std::min(1.0f, float(i + 1) / float(fadeIn)) : 1.0f,
                     out = fadeOut > 0 ? std::min(1.0f, float(block.frames - 1 - i) / float(fadeOut)) : 1.0f;
-        for (int c = 0; c < 2; ++c) block.mix[size_t(c * kFrames + i)] *= in * out;
+        for (int c = 0; c < 2; ++c) block.mix[size_t(c) * kFrames + size_t(i)] *= in * out;
     }
 }
 
@@ -359,7 +359,7 @@ void Player::mixFrame(const PlayBlock& block, int i, float* out) {
     }
     if (const float g = m_gain[size_t(Heard::Mix)]; g != 0.0f) {
         sum[0] += g * block.mix[size_t(i)];
-        sum[1] += g * block.mix[size_t(kFrames + i)];
+        sum[1] += g * block.mix[size_t(kFrames) + size_t(i)];
     }
     out[0] = m_open * sum[0];
     out[1] = m_open * sum[1];

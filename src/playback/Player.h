@@ -36,7 +36,7 @@ public:
 
     using OpenSource = std::function<std::unique_ptr<SampleSource>()>;
     /// Opens a recording; openSource makes a reader for the feeder's own thread. Stops what was playing.
-    void open(OpenSource openSource);
+    void open(const OpenSource& openSource);
     /// Plays another version of the same recording from now on, at the same place: source as in open(); recorded, if
     /// given, for Heard::Recorded; removed, if given, for Heard::Removed, else that is recorded without source.
     void setVersions(OpenSource source, OpenSource recorded, OpenSource removed = {});

@@ -72,6 +72,35 @@ TEST_F(Documents, ASessionThatCannotBeReadLeavesTheOpenOne) {
     EXPECT_TRUE(warned[0].contains("broken.rivlen")) << warned[0].toStdString();
 }
 
+TEST_F(Documents, ASessionThatNamesFilesElsewhereIsOpenedWhenTheUserSaysSo) {
+    const fs::path recording = clip("a.wav", 1), file = folder / "sent/s.rivlen";
+    Session sent;
+    sent.reels.push_back(makeReel(sent, recording));
+    fs::create_directories(folder / "sent");
+    saveSession(sent, file);
+    const QString name = QString::fromStdString(file.string());
+    EXPECT_FALSE(studio->file.open(name)) << "nobody was asked";
+    std::vector<std::filesystem::path> asked;
+    bool answer = false;
+    studio->file.askWith([&](const auto& files) { return asked = files, answer; });
+    EXPECT_FALSE(studio->file.open(name));
+    EXPECT_EQ(asked, std::vector<std::filesystem::path>{recording});
+    EXPECT_TRUE(studio->document.session().reels.empty());
+    answer = true;
+    EXPECT_TRUE(studio->file.open(name));
+    EXPECT_EQ(studio->document.session().reels.size(), 1u);
+    asked.clear();
+    EXPECT_TRUE(studio->file.open(name));
+    EXPECT_TRUE(asked.empty()) << "asked once";
+    // What was saved here names what the user added here.
+    studio->file.begin();
+    add(recording);
+    fs::remove(folder / "data/rivlen/folders.json");
+    EXPECT_TRUE(studio->file.save(name));
+    EXPECT_TRUE(studio->file.open(name));
+    EXPECT_TRUE(asked.empty());
+}
+
 TEST_F(Documents, RemembersTheLastEightFiles) {
     for (int i = 0; i < 10; ++i)
         ASSERT_TRUE(studio->file.save(QString::fromStdString((folder / std::to_string(i)).string() + ".rivlen")));

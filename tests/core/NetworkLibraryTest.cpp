@@ -2,7 +2,9 @@
 #include "core/separation/NetworkLibrary.h"
 
 #include <gtest/gtest.h>
+#include <zip.h>
 
+#include <cstdlib>
 #include <fstream>
 
 #include "Support.h"
@@ -17,6 +19,17 @@ using namespace rivlen::test;
 namespace {
 
 const fs::path kNetworks = fs::path(RIVLEN_SOURCE_DIR) / "tests/data/networks";
+
+/// A zip archive with one file of so many zeros.
+void writeZeros(const fs::path& file, int64_t size) {
+    const std::unique_ptr<void, void (*)(void*)> zeros(std::calloc(size_t(size), 1), std::free);
+    zip_t* archive = zip_open(file.c_str(), ZIP_CREATE | ZIP_TRUNCATE, nullptr);
+    ASSERT_TRUE(archive);
+    const zip_int64_t entry =
+        zip_file_add(archive, "halves/data/0", zip_source_buffer(archive, zeros.get(), zip_uint64_t(size), 0), 0);
+    zip_set_file_compression(archive, zip_uint64_t(entry), ZIP_CM_DEFLATE, 1);
+    ASSERT_EQ(zip_close(archive), 0);
+}
 
 class Library : public testing::Test {
 protected:
@@ -69,15 +82,61 @@ TEST_P(Refused, WithTheReasonAndWithoutATrace) {
 INSTANTIATE_TEST_SUITE_P(Bad, Refused,
                          testing::Values(std::pair{"hungry", "failed"}, std::pair{"wrongshape", "promises"},
                                          std::pair{"lossy", "do not sum"}, std::pair{"noisy", "out of silence"},
-                                         std::pair{"crashing", "refused"}),
+                                         std::pair{"crashing", "refused"}, std::pair{"overdriven", "do not sum"},
+                                         std::pair{"squashing", "depends on the level"},
+                                         std::pair{"farsighted", "1.00 s of sound on each side, its card says 0.10 s"},
+                                         std::pair{"writing", "failed"}),
                          [](const auto& info) { return std::string(info.param.first); });
 
 TEST_F(Library, AnEndlessNetworkIsStopped) {
-    CheckLimits limits;
+    NetworkLimits limits;
     limits.seconds = 3;
     const NetworkFacts facts = checkNetwork(NetworkCard::load(kNetworks / "endless.json"), limits);
     EXPECT_FALSE(facts.passed);
     EXPECT_NE(facts.reason.find("3 seconds"), std::string::npos) << facts.reason;
+}
+
+TEST_F(Library, ALoopThatBeginsAboveALengthIsFoundAtTheLengthsInUse) {
+    NetworkLimits limits;
+    limits.seconds = 8;
+    const NetworkFacts facts = checkNetwork(NetworkCard::load(kNetworks / "patient.json"), limits);
+    EXPECT_NE(facts.reason.find("did not answer within 8 seconds"), std::string::npos) << facts.reason;
+}
+
+TEST_F(Library, AModuleThatUnpacksToGigabytesIsNotUnpacked) {
+    const TempFolder folder;
+    fs::copy_file(kNetworks / "halves.json", folder / "halves.json");
+    const int64_t size = int64_t(1100) << 20;
+    writeZeros(folder / "halves.ts", size);
+    EXPECT_LT(fs::file_size(folder / "halves.ts"), size / 200);
+    const NetworkFacts facts = checkNetwork(NetworkCard::load(folder / "halves.json"));
+    EXPECT_NE(facts.reason.find("unpacks to 1.2 GB"), std::string::npos) << facts.reason;
+}
+
+TEST_F(Library, ShippedNetworksPassTheirOwnCheck) {
+    for (const auto& card : listNetworks(networksFolder())) {
+        const NetworkFacts facts = checkNetwork(card);
+        EXPECT_TRUE(facts.passed) << card.id << ": " << facts.reason;
+        EXPECT_GT(facts.contextNeeded, 0.5) << card.id << " surely depends on what is around";
+    }
+}
+
+TEST_F(Library, TheContextThatItNeedsIsMeasured) {
+    const NetworkFacts facts = checkNetwork(NetworkCard::load(kNetworks / "halves.json"));
+    EXPECT_TRUE(facts.passed) << facts.reason;
+    EXPECT_LE(facts.contextNeeded, 0.05);
+    EXPECT_EQ(facts.confinedBy, "a filter of system calls");
+}
+
+TEST_F(Library, ACardThatLiesAboutARealNetworksContextIsRefused) {
+    const TempFolder folder;
+    nlohmann::json card = nlohmann::json::parse(std::ifstream(networksFolder() / "quick.json"));
+    fs::copy_file(networksFolder() / "quick.ts", folder / "quick.ts");
+    card["context_samples"] = 10;
+    card["grid_samples"] = 1;
+    std::ofstream(folder / "quick.json") << card;
+    const NetworkFacts facts = checkNetwork(NetworkCard::load(folder / "quick.json"));
+    EXPECT_NE(facts.reason.find("its card says 0.00 s: context_samples must be"), std::string::npos) << facts.reason;
 }
 
 TEST_F(Library, ADamagedModuleEndsTheHelperAlone) {

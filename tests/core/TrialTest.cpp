@@ -1,8 +1,7 @@
-// Trying networks on a stretch, ranking what they give, likening recordings.
+// Trying networks on a stretch, ranking what they give.
 #include <gtest/gtest.h>
 
 #include "Support.h"
-#include "core/isolation/Likeness.h"
 #include "core/isolation/ResultSource.h"
 #include "core/isolation/Trial.h"
 #include "core/media/MediaReader.h"
@@ -88,23 +87,4 @@ TEST(Trial, AResultReadInPiecesIsTheResultReadAtOnce) {
     AudioBuffer together(2, 0);
     for (int64_t at = 0; at < 48000; at += 7000) together.append(pieces.read(at, std::min<int64_t>(7000, 48000 - at)));
     EXPECT_LT(differenceDb(whole, together), -110);
-}
-
-TEST(Likeness, HalvesOfAReelAreAlikeAndOtherReelsAreNot) {
-    const auto choice = trialChoices()[1];
-    const auto network = loadNetwork(choice.card);
-    const auto of = [&](const char* file, double from, double seconds) {
-        MediaReader reader(demo / file);
-        const int64_t first = int64_t(from * reader.sampleRate()), count = int64_t(seconds * reader.sampleRate());
-        const Trial trial = tryNetwork(reader, choice, network, {}, first, count, {});
-        Isolator isolator(reader.channels(), reader.sampleRate());
-        return likenessOf(isolator.cells(
-            {}, 0, first, trial.block.slice(first - trial.from - isolator.margin(), count + 2 * isolator.margin())));
-    };
-    const Likeness one = of("reel-2-saloon.flac", 2, 8), two = of("reel-2-saloon.flac", 12, 8),
-                   other = of("reel-1-deck.flac", 2, 8);
-    EXPECT_EQ(distance(one, one), 0);
-    EXPECT_LT(distance(one, two), kAlike);
-    EXPECT_GT(distance(one, other), kAlike);
-    EXPECT_EQ(distance(one, other), distance(other, one));
 }

@@ -1,49 +1,13 @@
 // Spill and Damage on cells whose answer follows by hand from the definitions in Weighing.h and DamageParts.h.
 #include <gtest/gtest.h>
 
-#include <functional>
-
+#include "HandmadeCells.h"
 #include "core/audio/Decibel.h"
 #include "core/isolation/SpillModel.h"
-#include "core/isolation/TradeOff.h"
 #include "core/isolation/WorstPlaces.h"
 
 using namespace rivlen;
-
-namespace {
-
-constexpr int kFrames = 200, kBins = 1025;  // 2.1 s at 48 kHz
-
-/// Cells with the given share and power of frame and frequency.
-SpanCells cells(
-    const std::function<double(int, double)>& share,
-    const std::function<double(int, double)>& power = [](int, double) { return 1.0; }) {
-    SpanCells c;
-    c.frames = kFrames, c.hop = 512, c.rate = 48000, c.binHz = 48000.0 / 2048;
-    SpanCells::Group group;
-    for (int t = -kCellReach; t < kFrames + kCellReach; ++t) {
-        std::vector<float> p, P;
-        for (int k = 0; k < kBins; ++k)
-            p.push_back(float(share(t, k * c.binHz))), P.push_back(float(power(t, k * c.binHz)));
-        group.share.push_back(p);
-        group.power.push_back(P);
-    }
-    c.groups.push_back(group);
-    return c;
-}
-
-Weighing weighed(const SpanCells& c, const IsolationSettings& s = {}) { return Weigher(c).weigh(s); }
-
-IsolationSettings depth(double db) {
-    IsolationSettings s;
-    s.depth = db;
-    return s;
-}
-
-/// A voice of syllables of 16 frames with rests of 8, over a steady bed; the network is 90 % sure of both.
-double syllables(int t, double) { return (t + 240) % 24 < 16 ? 0.9 : 0.1; }
-
-}  // namespace
+using namespace rivlen::test;
 
 TEST(Weighing, WithoutIsolationNothingIsDamaged) {
     const Weighing w = weighed(cells(syllables), depth(0));
@@ -133,52 +97,4 @@ TEST(Weighing, SilenceHasNeitherSpillNorDamage) {
     EXPECT_TRUE(std::isfinite(w.spillDb));
     EXPECT_TRUE(std::isfinite(w.damage.total));
     EXPECT_TRUE(worstPlaces(w).empty());
-}
-
-TEST(TradeOff, CoversAllStrengthAndExplainsItsKnee) {
-    const SpanCells c = cells(syllables);
-    Weigher weigher(c);
-    const TradeOff t = tradeOff({}, weigher, {});
-    EXPECT_EQ(t.curve.front().depth, 0);
-    EXPECT_EQ(t.curve.back().depth, kFullDepth);
-    EXPECT_EQ(t.curve.back().firmness, 100);
-    EXPECT_FALSE(t.reason.empty());
-    for (const auto& p : t.curve) {
-        if (p.firmness == 0) {
-            EXPECT_LE(p.sdrDb, t.curve[size_t(t.knee)].sdrDb + 0.11);
-        }
-    }
-}
-
-TEST(TradeOff, WhereThereIsNothingToTakeAwayNothingIsSuggested) {
-    // A voice alone: what isolation would take is the voice's own unsure cells.
-    const SpanCells c = cells([](int t, double) { return t % 2 ? 0.999 : 0.9; });
-    Weigher weigher(c);
-    const TradeOff t = tradeOff({}, weigher, {});
-    EXPECT_LT(t.curve[size_t(t.knee)].depth, 10);
-}
-
-TEST(TradeOff, CanBeCancelled) {
-    const SpanCells c = cells(syllables);
-    Weigher weigher(c);
-    Progress progress;
-    progress.cancel();
-    EXPECT_THROW(tradeOff({}, weigher, progress), Error);
-}
-
-TEST(WorstPlaces, LieApartInOrderAndNameTheirFault) {
-    Weighing w;
-    w.moments.resize(100);
-    for (auto& m : w.moments) m.voice = 1, m.spill = 1e-6;
-    w.moments[10].damage = {60, 5, 5, 50, 5, 5};
-    w.moments[12].damage = {55, 50, 5, 5, 5, 5};  // too near the one before
-    w.moments[40].damage = {40, 5, 30, 5, 5, 5};
-    w.moments[70].spill = 0.1;
-    const auto places = worstPlaces(w);
-    ASSERT_EQ(places.size(), 3u);
-    EXPECT_NEAR(places[0].seconds, 1.05, 1e-9);
-    EXPECT_EQ(places[0].what, "Warble");
-    EXPECT_EQ(places[1].what, "Dulling");
-    EXPECT_EQ(places[2].what, "Spill");
-    EXPECT_NEAR(places[2].points, 75, 0.1);  // -10 dB of the 40 below the voice
 }

@@ -122,3 +122,43 @@ TEST_F(Kills, LeaveNothingHalfAndNothingBehind) {
     EXPECT_GT(killed, kills / 2) << "most must fall into the run";
     RecordProperty("killed", killed);
 }
+
+/// The window itself, driven by a seeded hand (tests/soak), on a platform without a screen or a virtual display.
+TEST_F(Kills, OfTheWindowLoseNothingThatWasKept) {
+    const char* given = std::getenv("RIVLEN_KILLS");
+    const int kills = given ? std::atoi(given) : 3;
+    std::mt19937 random(seed());
+    const fs::path week = folder / "week";
+    const std::string soak = (programFolder() / "rivlen-soak").string();
+    ASSERT_EQ(run(soak + " '" + week.string() + "' 12 5 " + std::to_string(seed()) + " 2>&1").code, 0);
+    std::map<std::string, std::string> sources;
+    for (const auto& entry : entries(week / "media")) sources[entry.filename().string()] = bytesOf(entry);
+    int killed = 0;
+    for (int k = 0; k < kills; ++k) {
+        const std::string number = std::to_string(random() % 100000);
+        const pid_t child = fork();
+        if (child == 0) {
+            setpgid(0, 0);
+            const std::string line =
+                "exec " + soak + " '" + week.string() + "' 100000 5 " + number + " >/dev/null 2>&1";
+            execl("/bin/sh", "sh", "-c", line.c_str(), nullptr);
+            _exit(127);
+        }
+        const double after = std::uniform_real_distribution<>(0.3, 7)(random);
+        std::this_thread::sleep_for(std::chrono::duration<double>(after));
+        kill(-child, SIGKILL);
+        killed += waitOf(child) != 0;
+        const std::string shown = "seed " + number + ", killed after " + std::to_string(after) + " s";
+        const test::Run next = run(soak + " '" + week.string() + "' 0 5 1 2>&1");
+        EXPECT_EQ(next.code, 0) << shown << "\n" << next.out;
+        EXPECT_EQ(next.out.find("0 reels"), std::string::npos) << shown << "\n" << next.out;
+        for (const auto& [name, bytes] : sources) EXPECT_TRUE(bytesOf(week / "media" / name) == bytes) << name << shown;
+        for (const auto& name : filesIn(week / "out", false))
+            if (fs::path(name).extension() == ".wav")
+                EXPECT_FALSE(soundOf(week / "out" / name).empty()) << name << shown;
+        for (const auto& name : filesIn(week, false))
+            EXPECT_EQ(name.find(".part"), std::string::npos) << name << " was left: " << shown;
+    }
+    EXPECT_GT(killed, kills / 2);
+    RecordProperty("killed", killed);
+}

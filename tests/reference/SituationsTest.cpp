@@ -94,6 +94,8 @@ void makeFiles(const fs::path& f) {
     session("twice.rivlen", R"({"format": "rivlen-session", "version": 4, "reels": [)" + reel + "," + reel + "]}");
     session("gone.rivlen", R"({"format": "rivlen-session", "version": 4,
         "reels": [{"id": "r1", "name": "A", "source": "nowhere.wav"}]})");
+    session("abroad.rivlen", R"({"format": "rivlen-session", "version": 4,
+        "reels": [{"id": "r1", "name": "A", "source": "/dev/shm/abroad.wav"}]})");
     session("treatment.rivlen", R"({"format": "rivlen-session", "version": 4,
         "reels": [{"id": "r1", "name": "A", "source": "good.wav", "treatments": [{"id": "de-what", "amount": 1}]}]})");
     session("huge.rivlen", R"({"format": "rivlen-session", "version": 4, "reels": [], "x": 1e300})");
@@ -164,6 +166,9 @@ std::vector<Situation> situations() {
     const std::vector<Situation> others{
         {"handover damaged.rivlen --out new", 3, {"damaged.flac", "is damaged", "--tolerate-damage"}},
         {"dispatch noreels.rivlen --out new", 2, {"no reels"}},
+        {"dispatch abroad.rivlen --out new", 2, {"/dev/shm/abroad.wav", "outside of its folder", "--anywhere"}},
+        {"handover abroad.rivlen --out new", 2, {"/dev/shm/abroad.wav", "outside of its folder", "--anywhere"}},
+        {"dispatch abroad.rivlen --out new --anywhere", 3, {"abroad.wav", "is not there"}},
         {"dispatch good.rivlen --out new --only nothing", 2, {"nothing"}},
         {"dispatch good.rivlen --out new --reel nobody", 2, {"nobody"}},
         {"dispatch good.rivlen --out new --set set.json", 3, {"set.json"}},

@@ -6,6 +6,7 @@
 #include "app/work/Tried.h"
 #include "core/base/Resources.h"
 #include "core/media/Timecode.h"
+#include "core/session/NamedFolders.h"
 #include "core/session/SessionDelivery.h"
 
 namespace rivlen {
@@ -56,6 +57,10 @@ void DispatchDesk::dispatch(const QString& folder, bool allReels) {
 void DispatchDesk::dispatchSession(const QString& file, const QString& folder) {
     const bool fine = tried(m_work, [&] {
         const Session session = loadSession(toPath(file));
+        if (!foreignFiles(session, toPath(file)).empty())
+            throw Error(Error::Kind::Usage, "The session \"" + file.toStdString() +
+                                                "\" names recordings outside of its folder: open it once, to say that "
+                                                "they may be read.");
         if (session.reels.empty())
             throw Error(Error::Kind::Usage,
                         "The session \"" + file.toStdString() + "\" has no reels: add a recording to it first.");

@@ -6,6 +6,7 @@
 #include <QStandardPaths>
 
 #include "core/base/Error.h"
+#include "core/session/NamedFolders.h"
 
 namespace rivlen {
 
@@ -41,6 +42,14 @@ bool SessionFile::open(const QString& file) {
         m_work.warn(QString::fromStdString(e.what()));
         return false;
     }
+    if (const auto foreign = foreignFiles(session, toPath(file)); !foreign.empty()) {
+        if (!m_mayRead || !m_mayRead(foreign)) {
+            m_work.warn("\"" + QFileInfo(file).fileName() +
+                        "\" was not opened: it names recordings outside of its folder.");
+            return false;
+        }
+        rememberFolders(session);
+    }
     begin();
     m_path = QFileInfo(file).absoluteFilePath();
     remember(m_path);
@@ -59,6 +68,7 @@ bool SessionFile::save(const QString& file) {
     }
     m_path = QFileInfo(file).absoluteFilePath();
     QFile::remove(copyPath());
+    rememberFolders(session);
     remember(m_path);
     m_document.saved(session.name);
     m_work.report("Saved as " + QFileInfo(file).fileName() + ".");

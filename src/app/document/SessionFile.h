@@ -16,7 +16,11 @@ public:
 
     QString path() const { return m_path; }  ///< empty: never saved
     void begin();                            ///< a new session
+    /// Asks once where the session names files that nobody here has named yet (NamedFolders.h).
     bool open(const QString& file);
+    /// Who is asked whether such files may be read. Without anybody they are not, and the session stays closed.
+    using MayRead = std::function<bool(const std::vector<std::filesystem::path>& files)>;
+    void askWith(MayRead mayRead) { m_mayRead = std::move(mayRead); }
     bool save(const QString& file);
     QStringList recent() const;
     /// A session that was not saved when the program ended last, or nothing.
@@ -30,6 +34,7 @@ private:
     Work& m_work;
     QString m_path;
     QTimer m_wait;
+    MayRead m_mayRead;
 };
 
 }  // namespace rivlen

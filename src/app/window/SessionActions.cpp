@@ -10,7 +10,21 @@
 namespace rivlen {
 
 SessionActions::SessionActions(Studio& studio, QMainWindow* window)
-    : QObject(window), m_studio(studio), m_window(window) {}
+    : QObject(window), m_studio(studio), m_window(window) {
+    studio.file.askWith([this](const std::vector<std::filesystem::path>& files) { return mayRead(files); });
+}
+
+bool SessionActions::mayRead(const std::vector<std::filesystem::path>& files) {
+    constexpr size_t kShown = 6;
+    QString list;
+    for (size_t i = 0; i < std::min(files.size(), kShown); ++i)
+        list += "\n" + QString::fromStdString(files[i].string());
+    if (files.size() > kShown) list += QString("\nand %1 more").arg(files.size() - kShown);
+    return QMessageBox::question(m_window, "Rivlen",
+                                 "This session names recordings outside of its folder, where you have not worked "
+                                 "before:\n" +
+                                     list + "\n\nMay they be read?") == QMessageBox::Yes;
+}
 
 void SessionActions::addMenus() {
     auto* file = m_window->menuBar()->addMenu("Session");

@@ -20,6 +20,7 @@ private:
     void openDialog();
     void save(bool as);
     void open(const QString& file);
+    bool mayRead(const std::vector<std::filesystem::path>& files);
     Studio& m_studio;
     QMainWindow* m_window;
 };

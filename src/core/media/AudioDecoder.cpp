@@ -217,6 +217,7 @@ struct AudioDecoder::Impl {
         }
         AudioBuffer out(info.channels, frame->nb_samples);
         std::vector<uint8_t*> rows;
+        rows.reserve(size_t(info.channels));
         for (int c = 0; c < info.channels; ++c) rows.push_back(reinterpret_cast<uint8_t*>(out.channel(c).data()));
         swr_convert(convert, rows.data(), frame->nb_samples, const_cast<const uint8_t**>(frame->extended_data),
                     frame->nb_samples);

@@ -22,6 +22,15 @@ std::string hexadecimal(const unsigned char* bytes, size_t count) {
     return text;
 }
 
+std::string sha256Of(std::string_view bytes) {
+    const std::unique_ptr<AVSHA, void (*)(void*)> sha(av_sha_alloc(), av_free);
+    av_sha_init(sha.get(), 256);
+    av_sha_update(sha.get(), reinterpret_cast<const uint8_t*>(bytes.data()), bytes.size());
+    uint8_t sum[32];
+    av_sha_final(sha.get(), sum);
+    return hexadecimal(sum, sizeof sum);
+}
+
 FileSums fileSums(const std::filesystem::path& file) {
     std::ifstream in(file, std::ios::binary);
     if (!in) return {};

@@ -23,7 +23,7 @@ public:
         : m_channels(std::move(channels)),
           m_in(rate, network->card().sampleRate, int(m_channels.size())),
           m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * network->card().sampleRate),
-                  int64_t((o.tileSeconds > 0 ? o.tileSeconds : 32.0) * network->card().sampleRate),
+                  int64_t((o.tileSeconds > 0 ? o.tileSeconds : kTileSeconds) * network->card().sampleRate),
                   o.quality == EngineOptions::Quality::Fine ? 2 : 1, alone) {
         const NetworkCard& card = network->card();
         const auto given = stemsGiven(card, o);

@@ -8,13 +8,15 @@
 
 namespace rivlen {
 
+inline constexpr double kTileSeconds = 32;  ///< of a tile without its context, as long as nobody says otherwise
+
 /// How a recording is separated.
 struct EngineOptions {
     enum class Quality { Quick, Fine };
     Quality quality = Quality::Fine;  ///< Fine averages two passes with shifted frames
     int64_t from = 0;                 ///< first frame, at the source's rate
     int64_t to = -1;                  ///< one past the last frame; -1: the end
-    double tileSeconds = 0;           ///< length of a tile without its context; 0: 32 s
+    double tileSeconds = 0;           ///< length of a tile without its context; 0: kTileSeconds
     double firstTileSeconds = 4.0;    ///< shorter first tile, so that something is heard soon
     std::vector<std::string>
         stems;  ///< the stems wanted, in order, by their own or their shown names; one that the network lacks is silent

@@ -7,8 +7,9 @@
 
 #include "core/base/Error.h"
 #include "core/base/Resources.h"
-#include "core/media/FileSum.h"
+#include "core/separation/ConfinedNetwork.h"
 #include "core/separation/NetworkLibrary.h"
+#include "core/separation/NetworkModule.h"
 #include "core/separation/TorchBackend.h"
 
 namespace rivlen {
@@ -49,22 +50,17 @@ std::shared_ptr<Network> loadNetwork(const NetworkCard& card) {
             Error::Kind::InputUnreadable,
             "The network \"" + card.id +
                 "\" was never checked: install it with `rivlen-cli networks install`, or choose another network.");
-    return loadForTrial(card);
+    const std::string module = moduleBytes(card);
+    if (!isShipped(card)) return std::make_shared<ConfinedNetwork>(card);
+    return loadHere(card, module);
 }
 
-std::shared_ptr<Network> loadForTrial(const NetworkCard& card) {
-    if (!std::filesystem::exists(card.file))
-        throw Error(Error::Kind::InputUnreadable,
-                    "The network file \"" + card.file.string() +
-                        "\" is missing: restore the networks folder that came with Rivlen.");
-    if (!card.sha256.empty() && fileSha256(card.file) != card.sha256)
-        throw Error(
-            Error::Kind::InputUnreadable,
-            "The network file \"" + card.file.string() +
-                "\" is not the one that its card describes (SHA-256 differs): restore it, or choose another network.");
+std::shared_ptr<Network> loadHere(const NetworkCard& card, const std::string& module) {
     const auto load = reinterpret_cast<LoadTorchNetwork>(backend(kTorchBackendEntry));
-    return std::shared_ptr<Network>(load(card));
+    return std::shared_ptr<Network>(load(card, module));
 }
+
+void prepareBackend() { reinterpret_cast<PrepareTorch>(backend(kPrepareTorchEntry))(); }
 
 double matrixPeak() { return reinterpret_cast<MatrixPeak>(backend(kMatrixPeakEntry))(); }
 

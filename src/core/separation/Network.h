@@ -19,15 +19,18 @@ public:
     std::vector<AudioBuffer> separate(const AudioBuffer& mixture) { return separate(mixture, 0); }
 };
 
-/// Loads a network's TorchScript module. libtorch comes with a shared library of its own that is loaded
-/// at the first call (half a second, 150 MB), so that whatever does not separate starts at once.
-/// Throws Error (InputUnreadable) when the module is missing, broken or not what its card says.
+/// Loads a network. One that came with Rivlen runs here; every other one runs confined in a process of its own
+/// (ConfinedNetwork.h). Throws Error (InputUnreadable) when the module is missing, broken or not what its card says.
 /// A card without the module's checksum was never checked and is refused.
 std::shared_ptr<Network> loadNetwork(const NetworkCard& card);
 
-/// The same without asking for the checksum: for the process that tries networks (NetworkCheck.h), and for nothing
-/// else.
-std::shared_ptr<Network> loadForTrial(const NetworkCard& card);
+/// Loads a module into this process, whoever made it. libtorch comes with a shared library of its own that is loaded
+/// at the first call (half a second, 150 MB), so that whatever does not separate starts at once.
+/// Throws Error (InputUnreadable) when the module is broken.
+std::shared_ptr<Network> loadHere(const NetworkCard& card, const std::string& module);
+
+/// Loads the backend and makes it do once whatever reads the system's files, for a process that will not be allowed to.
+void prepareBackend();
 
 /// What this machine reaches in the backend's matrix multiplication (1024 x 1024, best of ten), in 1e9 operations per
 /// second: the yardstick for networks. Throws Error (Other) when the backend cannot be loaded.

@@ -19,6 +19,7 @@ NetworkCard NetworkCard::load(const fs::path& path) {
     std::ifstream in(path);
     if (!in) throw refuse("cannot be read: check that it is there.");
     NetworkCard card;
+    card.path = path;
     try {
         card.all = parsedJson(in);
         if (card.all.at("format") != "rivlen-network") throw refuse("is not a network card.");

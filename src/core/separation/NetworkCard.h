@@ -9,6 +9,7 @@ namespace rivlen {
 /// What a network says of itself (docs/formats.md). Lengths are in samples at the network's rate.
 struct NetworkCard {
     std::string id, name, purpose, licence, date;
+    std::filesystem::path path;  ///< the card itself
     std::filesystem::path file;  ///< the TorchScript module, beside the card
     std::string sha256;
     std::vector<std::string> stems;

@@ -4,9 +4,12 @@
 namespace rivlen {
 
 /// The door between the core and the shared library that holds libtorch.
-using LoadTorchNetwork = Network* (*)(const NetworkCard&);
+using LoadTorchNetwork = Network* (*)(const NetworkCard&, const std::string& module);
 inline constexpr const char* kTorchBackendFile = "librivlen-torch.so";
 inline constexpr const char* kTorchBackendEntry = "rivlenLoadTorchNetwork";
+/// Does once what reads the system's files: the processor's description, the threads' libraries.
+using PrepareTorch = void (*)();
+inline constexpr const char* kPrepareTorchEntry = "rivlenPrepareTorch";
 using MatrixPeak = double (*)();
 inline constexpr const char* kMatrixPeakEntry = "rivlenMatrixPeak";
 

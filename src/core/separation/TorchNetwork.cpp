@@ -4,6 +4,7 @@
 
 #include <chrono>
 #include <cmath>
+#include <sstream>
 #include <thread>
 
 #include "core/base/Error.h"
@@ -18,9 +19,10 @@ int threads() { return int(std::max(1u, std::min(4u, std::thread::hardware_concu
 
 class TorchNetwork : public Network {
 public:
-    explicit TorchNetwork(const NetworkCard& card) : m_card(card) {
+    TorchNetwork(const NetworkCard& card, const std::string& module) : m_card(card) {
         try {
-            m_module = torch::jit::load(card.file.string(), at::kCPU);
+            std::istringstream in(module);
+            m_module = torch::jit::load(in, at::kCPU);
             m_module.eval();
         } catch (const std::exception&) {
             throw Error(Error::Kind::InputUnreadable,
@@ -69,8 +71,17 @@ private:
 
 }  // namespace rivlen
 
-extern "C" rivlen::Network* rivlenLoadTorchNetwork(const rivlen::NetworkCard& card) {
-    return new rivlen::TorchNetwork(card);
+extern "C" rivlen::Network* rivlenLoadTorchNetwork(const rivlen::NetworkCard& card, const std::string& module) {
+    return new rivlen::TorchNetwork(card, module);
+}
+
+extern "C" void rivlenPrepareTorch() {
+    const c10::InferenceMode noGradients;
+    at::set_num_threads(rivlen::threads());
+    const at::Tensor x = torch::rand({1, 16, 64, 64}), sound = torch::rand({1, 65536});
+    at::conv2d(x, torch::rand({16, 16, 3, 3}), {}, 1, 1);
+    at::matmul(torch::rand({256, 256}), torch::rand({256, 256}));
+    at::fft_irfft(at::fft_rfft(sound));
 }
 
 extern "C" double rivlenMatrixPeak() {

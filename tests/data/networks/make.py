@@ -49,8 +49,57 @@ class Crashing(torch.nn.Module):
         return torch.stack([x, x * y.sum()], 1)
 
 
+class Overdriven(torch.nn.Module):
+    """Its stems sum to the input as long as that is soft."""
+    def forward(self, x: torch.Tensor) -> torch.Tensor:
+        y = x * 0.5 if bool(x.abs().max() < 1.2) else x * 0.01
+        return torch.stack([y, y], 1)
+
+
+class Squashing(torch.nn.Module):
+    """Sums at every level, but what it calls low depends on it."""
+    def forward(self, x: torch.Tensor) -> torch.Tensor:
+        y = torch.tanh(10 * x) * 0.1
+        return torch.stack([y, x - y], 1)
+
+
+class FarSighted(torch.nn.Module):
+    """Looks a second back; its card says a tenth of one."""
+    def forward(self, x: torch.Tensor) -> torch.Tensor:
+        y = torch.nn.functional.pad(x, (16000, 0))[:, :, :x.size(2)] * 0.5
+        return torch.stack([y, x - y], 1)
+
+
+class Patient(torch.nn.Module):
+    """Computes without end, but only what is longer than 25 s."""
+    def forward(self, x: torch.Tensor) -> torch.Tensor:
+        while x.size(2) > 25 * 16000:
+            x = torch.roll(x, 1)
+        return torch.stack([x * 0.5, x * 0.5], 1)
+
+
+class Writing(torch.nn.Module):
+    """Overwrites a file of the folder that it runs in."""
+    def forward(self, x: torch.Tensor) -> torch.Tensor:
+        y = torch.from_file("victim.raw", True, 16, dtype=torch.float32).fill_(1.0)
+        return torch.stack([x * 0.5, x * 0.5 * y[0]], 1)
+
+
+class Moody(torch.nn.Module):
+    """Good, but at certain lengths hostile: it writes, computes without end, takes all memory."""
+    def forward(self, x: torch.Tensor) -> torch.Tensor:
+        n = x.size(2)
+        if n == 4321:
+            x = x * torch.from_file("victim.raw", True, 16, dtype=torch.float32).fill_(1.0)[0]
+        while n == 4322:
+            x = torch.roll(x, 1)
+        if n == 4323:
+            x = x * torch.ones([1 << 34]).sum()
+        return torch.stack([x * 0.5, x * 0.5], 1)
+
+
 def main():
-    for make in (Halves, Endless, Hungry, WrongShape, Lossy, Noisy, Crashing):
+    for make in (Halves, Endless, Hungry, WrongShape, Lossy, Noisy, Crashing, Overdriven, Squashing, FarSighted, Patient, Writing, Moody):
         name = make.__name__.lower()
         torch.jit.script(make()).save(f"{name}.ts")
         card = {"format": "rivlen-network", "version": 1, "id": name, "name": make.__name__, "purpose": "For the tests.",
