@@ -8,7 +8,7 @@
 #include <thread>
 
 #include "Confinement.h"
-#include "core/base/Error.h"
+#include "core/base/Unexpected.h"
 #include "core/separation/NetworkCheck.h"
 #include "core/separation/NetworkModule.h"
 
@@ -70,6 +70,8 @@ void serve(Network& network) {
             for (const auto& stem : stems) put(stem.samples().data(), stem.samples().size() * sizeof(float));
         } catch (const Error& e) {
             say(e.what());
+        } catch (const std::exception& e) {
+            say(unexpected(e, "running the network").what());
         }
     }
 }
@@ -93,8 +95,10 @@ int main(int argc, char** argv) {
         const std::string by = facts.confinedBy;
         facts = probe(*network);
         facts.confinedBy = by;
-    } catch (const std::exception& e) {
+    } catch (const Error& e) {
         facts.reason = e.what();
+    } catch (const std::exception& e) {
+        facts.reason = unexpected(e, "loading the network").what();
     }
     say(tries ? toJson(facts).dump(-1, ' ', false, nlohmann::json::error_handler_t::replace) : facts.reason);
     _exit(0);  // libtorch's destructors have nothing to save

@@ -80,7 +80,7 @@ TEST_P(Refused, WithTheReasonAndWithoutATrace) {
 }
 
 INSTANTIATE_TEST_SUITE_P(Bad, Refused,
-                         testing::Values(std::pair{"hungry", "failed"}, std::pair{"wrongshape", "promises"},
+                         testing::Values(std::pair{"hungry", "not enough memory"}, std::pair{"wrongshape", "promises"},
                                          std::pair{"lossy", "do not sum"}, std::pair{"noisy", "out of silence"},
                                          std::pair{"crashing", "refused"}, std::pair{"overdriven", "do not sum"},
                                          std::pair{"squashing", "depends on the level"},

@@ -48,7 +48,9 @@ struct AudioWriter::Impl {
     /// says 0 it would take what there is.
     bool isWhole() const {
         SF_INFO info{};
+        errno = 0;
         SNDFILE* written = sf_open(part->path().c_str(), SFM_READ, &info);
+        if (!written && errno == ENOMEM) throw std::bad_alloc();  // which is not the disk's fault
         if (!written) return false;
         sf_close(written);
         const int kind = info.format & SF_FORMAT_TYPEMASK;

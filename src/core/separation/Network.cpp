@@ -1,6 +1,7 @@
 #include "core/separation/Network.h"
 
 #include <dlfcn.h>
+#include <sys/mman.h>
 
 #include <cstdlib>
 #include <mutex>
@@ -16,12 +17,25 @@ namespace rivlen {
 
 namespace {
 
+/// Without room for itself libtorch ends the program while it is loaded, and the matrix library waits for ever for its
+/// buffers.
+void wantAddressSpace() {
+    constexpr size_t kNeeded = size_t(1536) << 20;
+    void* room = mmap(nullptr, kNeeded, PROT_NONE, MAP_PRIVATE | MAP_ANONYMOUS | MAP_NORESERVE, -1, 0);
+    if (room == MAP_FAILED)
+        throw Error(Error::Kind::Other,
+                    "There is not enough memory to run a network: 1.5 GB of address space are needed. Close other "
+                    "programs, or raise the limit that this one was given (ulimit -v).");
+    munmap(room, kNeeded);
+}
+
 /// A function of the backend's library, which is loaded at the first call.
 void* backend(const char* entry) {
     static std::mutex guard;
     static void* library = nullptr;
     const std::lock_guard lock(guard);
     if (!library) {
+        wantAddressSpace();
         // Two threads of the matrix library do not multiply faster here than one (docs/performance.md), but they spin
         // while they wait: a third of the processor's time. libtorch's own threads stay.
         setenv("OPENBLAS_NUM_THREADS", "1", 0);

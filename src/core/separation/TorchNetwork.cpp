@@ -4,6 +4,7 @@
 
 #include <chrono>
 #include <cmath>
+#include <cstdlib>
 #include <sstream>
 #include <thread>
 
@@ -24,6 +25,8 @@ public:
             std::istringstream in(module);
             m_module = torch::jit::load(in, at::kCPU);
             m_module.eval();
+        } catch (const std::bad_alloc&) {
+            throw;
         } catch (const std::exception&) {
             throw Error(Error::Kind::InputUnreadable,
                         "The network file \"" + card.file.string() +
@@ -42,9 +45,10 @@ public:
         at::Tensor out;
         try {
             out = m_module.forward({in}).toTensor().to(at::kCPU, at::kFloat).contiguous();
+        } catch (const std::bad_alloc&) {
+            throw;
         } catch (const std::exception& e) {
-            throw Error(Error::Kind::Other, "The network \"" + m_card.id + "\" failed (" + firstLine(e.what()) +
-                                                "): choose another network.");
+            throw failure(e.what());
         }
         if (out.dim() != 4 || out.size(0) != 1 || out.size(1) != stems || out.size(2) != channels || out.size(3) != n)
             throw Error(Error::Kind::Other, "The network \"" + m_card.id +
@@ -61,7 +65,15 @@ public:
     }
 
 private:
-    static std::string firstLine(const std::string& text) { return text.substr(0, text.find('\n')); }
+    /// libtorch's own text is for a report: it reaches the user when that is asked for.
+    Error failure(const std::string& what) const {
+        const std::string detail = std::getenv("RIVLEN_DEBUG") ? " (" + what.substr(0, what.find('\n')) + ")" : "";
+        if (what.find("allocate memory") != std::string::npos)
+            return {Error::Kind::Other, "There is not enough memory for the network \"" + m_card.id +
+                                            "\": close other programs, or work on a shorter span." + detail};
+        return {Error::Kind::Other,
+                "The network \"" + m_card.id + "\" failed while it was computing: choose another network." + detail};
+    }
 
     NetworkCard m_card;
     torch::jit::Module m_module;
