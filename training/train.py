@@ -44,6 +44,7 @@ FULL_RATE_STEPS = 1000  # after which the rate without --anneal falls like one o
 AUDIBLE = 10 ** -2.5   # of the mixture's energy: a stem below it counts as absent
 LIKE_FLOOR = 10 ** -2.5  # of the share in SI-SDR: nothing is asked beyond +-25 dB
 ENERGY_SHARE = 0.4     # of the error energy in what is asked of whole stems; the rest is SI-SDR
+GROWN_AVERAGED = 5000  # steps that a network which grew counts as having had already: its average reaches back over 500 and more
 AVERAGED = 9.0         # the average's power: it reaches back over about a tenth of the steps
 
 
@@ -166,6 +167,8 @@ def main():
         net.load_state_dict(saved["net"])
         average.load_state_dict(saved["average"])
         optimizer.load_state_dict(saved["optimizer"])
+        for group in optimizer.param_groups:  # the rate may be another now
+            group["lr"] = options.rate if group["matrix"] else options.rate / 20
         step, spent, heard, earlier = (saved[k] for k in ("step", "spent", "heard", "earlier"))
     queue = multiprocessing.Queue(3)
     long, short = (net.transform.frames(s) for s in (mix.SECONDS, mix.SHORT_SECONDS))
@@ -198,7 +201,7 @@ def main():
         step += 1
         heard += len(xx) * xx.size(2) * net.transform.hop / bands.RATE
         # Of an annealed run only its own end counts, of a network that grew only what it learned since.
-        averaged = step if options.anneal or earlier.get("other") else earlier["steps"] + step
+        averaged = step if options.anneal else step + GROWN_AVERAGED if earlier.get("other") else earlier["steps"] + step
         keep = (1 - 1 / averaged) ** (AVERAGED + 1) if averaged > 1 else 0
         with torch.no_grad():
             for a, b in zip(average.parameters(), net.parameters()):

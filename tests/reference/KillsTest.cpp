@@ -128,6 +128,7 @@ TEST_F(Kills, OfTheWindowLoseNothingThatWasKept) {
     const char* given = std::getenv("RIVLEN_KILLS");
     const int kills = given ? std::atoi(given) : 3;
     std::mt19937 random(seed());
+    setenv("QT_QPA_PLATFORM", "offscreen", 0);
     const fs::path week = folder / "week";
     const std::string soak = (programFolder() / "rivlen-soak").string();
     ASSERT_EQ(run(soak + " '" + week.string() + "' 12 5 " + std::to_string(seed()) + " 2>&1").code, 0);

@@ -5,6 +5,7 @@
 #include <QComboBox>
 #include <QDialog>
 #include <QTest>
+#include <cstdio>
 #include <fstream>
 
 #include "core/media/MediaReader.h"
@@ -143,8 +144,13 @@ void Week::listen() {
         ++m_refusals;
         const std::string text = sentence.toStdString();
         for (const char* wrong : {"inside Rivlen", "not enough memory", "std::", "c10"})
-            if (text.find(wrong) != std::string::npos) m_complaints.push_back(text);
+            if (text.find(wrong) != std::string::npos) complain(text);
     });
+}
+
+void Week::complain(const std::string& text) {
+    m_complaints.push_back(text);
+    std::fprintf(stderr, "complaint: %s\n", text.c_str());
 }
 
 void Week::closeDialogs() {
@@ -222,7 +228,7 @@ void Week::deliver() {
         settle(below(300));
         m_window->desks().dispatch.cancel();
     } else if (!rest()) {
-        m_complaints.push_back("a delivery did not end within a minute");
+        complain("a delivery did not end within a minute");
     }
 }
 
@@ -252,7 +258,7 @@ void Week::act() {
             settle(below(200));
             s.splitting.cancel();
         } else if (!rest()) {
-            m_complaints.push_back("a split did not end within a minute");
+            complain("a split did not end within a minute");
         }
     } else if (kind < 0.60) {
         count("keys");
@@ -273,13 +279,13 @@ void Week::act() {
         settle(20);
     } else if (kind < 0.93) {
         count("save");
-        if (!s.file.save(QString::fromStdString(m_session.string()))) m_complaints.push_back("cannot be saved");
+        if (!s.file.save(QString::fromStdString(m_session.string()))) complain("cannot be saved");
     } else if (kind < 0.95) {
         count("close and open");
-        if (!s.file.save(QString::fromStdString(m_session.string()))) m_complaints.push_back("cannot be saved");
+        if (!s.file.save(QString::fromStdString(m_session.string()))) complain("cannot be saved");
         s.file.begin();
         settle(20);
-        if (!s.file.open(QString::fromStdString(m_session.string()))) m_complaints.push_back("cannot be opened again");
+        if (!s.file.open(QString::fromStdString(m_session.string()))) complain("cannot be opened again");
         settle(60);
     } else if (kind < 0.97) {
         count("deliver");
@@ -290,7 +296,7 @@ void Week::act() {
         const bool edited = s.document.history().modified();
         endWithoutSaving();
         if (edited && m_studio->document.session().reels.size() != before.reels.size())
-            m_complaints.push_back("reels were lost with the program");
+            complain("reels were lost with the program");
     } else {
         count("another size");
         m_window->resize(1000 + below(500), 650 + below(300));

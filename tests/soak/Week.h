@@ -39,6 +39,7 @@ private:
     void settle(int milliseconds);
     void closeDialogs();
     void listen();
+    void complain(const std::string& text);
     double uniform(double from = 0, double to = 1);
     int below(int n) { return int(uniform() * n); }
 

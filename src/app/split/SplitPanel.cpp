@@ -6,6 +6,7 @@
 #include <QSignalBlocker>
 #include <cmath>
 
+#include "app/split/MarkControls.h"
 #include "app/split/NetworkText.h"
 #include "app/split/NetworksDialog.h"
 #include "app/widgets/Theme.h"
@@ -18,7 +19,8 @@ namespace {
 
 class SplitPanel : public StagePanel {
 public:
-    SplitPanel(Document& document, Reels& reels, Splitting& splitting, Work& work, InstalledNetworks& networks)
+    SplitPanel(Document& document, Reels& reels, Splitting& splitting, Work& work, InstalledNetworks& networks,
+               MarkDesk& marks, Hearing& hearing)
         : StagePanel("Which network, and how well did it go?"),
           m_document(document),
           m_reels(reels),
@@ -62,7 +64,8 @@ public:
         m_state = addText();
         m_levels = addText();
         m_levels->setTextFormat(Qt::RichText);
-        m_column->addStretch();
+        m_column->addSpacing(8);
+        m_column->addWidget(new MarkControls(marks, hearing), 1);
         connect(open, &QPushButton::clicked, this, [this] {
             auto* dialog = new NetworksDialog(m_work, m_networks, window());
             dialog->setAttribute(Qt::WA_DeleteOnClose);
@@ -182,8 +185,8 @@ private:
 }  // namespace
 
 StagePanel* makeSplitPanel(Document& document, Reels& reels, Splitting& splitting, Work& work,
-                           InstalledNetworks& networks) {
-    return new SplitPanel(document, reels, splitting, work, networks);
+                           InstalledNetworks& networks, MarkDesk& marks, Hearing& hearing) {
+    return new SplitPanel(document, reels, splitting, work, networks, marks, hearing);
 }
 
 }  // namespace rivlen

@@ -4,6 +4,7 @@
 #include "app/intake/ReelsModel.h"
 #include "app/intake/TreatmentDesk.h"
 #include "app/rebuild/RebuildTools.h"
+#include "app/split/MarkDesk.h"
 #include "app/weigh/CandidateDesk.h"
 #include "app/weigh/StrengthDesk.h"
 #include "app/weigh/TrialDesk.h"
@@ -17,6 +18,7 @@ struct Desks {
     explicit Desks(Studio& s)
         : reels(s.document, s.reels),
           treatment(s.document, s.reels, s.hearing, s.work),
+          marks(s.document, s.reels, s.hearing, s.work),
           strength(s.document, s.reels, s.work),
           weigh(s.document, s.reels, s.hearing, s.work),
           candidates(s.document, s.reels, s.hearing, s.work),
@@ -28,6 +30,7 @@ struct Desks {
 
     ReelsModel reels;
     TreatmentDesk treatment;
+    MarkDesk marks;
     StrengthDesk strength;
     WeighDesk weigh;
     CandidateDesk candidates;

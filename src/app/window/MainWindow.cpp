@@ -9,6 +9,7 @@
 
 #include "app/rebuild/RebuildKeys.h"
 #include "app/rebuild/ToolControls.h"
+#include "app/split/SplitKeys.h"
 #include "app/weigh/WeighKeys.h"
 #include "app/widgets/Theme.h"
 #include "app/window/HeldKeys.h"
@@ -101,6 +102,7 @@ void MainWindow::makePanels() {
 
 void MainWindow::addKeys() {
     addWindowKeys(m_keys, m_studio, m_desks, *m_pictures, *m_dock, [this] { showTable(!m_tableShown); });
+    addSplitKeys(m_keys, m_studio.document, m_desks.marks);
     addWeighKeys(m_keys, m_studio.document, m_studio.hearing, m_desks.strength, m_desks.weigh, m_desks.candidates,
                  m_desks.trials, [this] { m_pictures->toggle(Picture::Difference, Picture::Ownership); });
     addRebuildKeys(m_keys, m_studio.document, m_studio.reels, m_desks.rebuild,

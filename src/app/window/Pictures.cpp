@@ -1,11 +1,13 @@
 #include "app/window/Pictures.h"
 
 #include <QHBoxLayout>
+#include <QMenu>
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
 #include "app/rebuild/MendAreas.h"
 #include "app/weigh/WorstPlaceMarks.h"
+#include "core/isolation/StemNames.h"
 
 namespace rivlen {
 
@@ -26,6 +28,10 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
     for (QWidget* picture :
          {static_cast<QWidget*>(m_current), static_cast<QWidget*>(m_ownership), static_cast<QWidget*>(m_difference)})
         m_large->addWidget(picture);
+    m_current->setContextMenuPolicy(Qt::CustomContextMenu);
+    connect(m_current, &QWidget::customContextMenuRequested, this, &Pictures::showMarkMenu);
+    m_marks = new MarksLane(desks.marks, document, reels, hearing, m_axis);
+    m_marks->setObjectName("markslane");
     m_confidence = new ConfidenceView(document, reels, hearing, m_axis);
     m_confidence->setObjectName("confidence");
     m_lanes = new LanesView(desks.rebuild, document, reels, studio.splitting, hearing, m_axis);
@@ -38,6 +44,7 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
     stack->addWidget(m_ruler);
     stack->addWidget(m_strip);
     stack->addWidget(m_large, 1);
+    stack->addWidget(m_marks);
     stack->addWidget(m_confidence);
     stack->addWidget(m_lanes, 3);
     stack->addWidget(m_strength);
@@ -88,6 +95,18 @@ QLayout* Pictures::makeScrollRow() {
     return row;
 }
 
+void Pictures::showMarkMenu(const QPoint& at_) {
+    if (!at(stage::split) || !m_studio.document.reel()) return;
+    QMenu menu(this);
+    menu.setObjectName("markmenu");
+    for (size_t s = 0; s < kStemCount; ++s) {
+        auto* action = menu.addAction("Only " + theme::stemName(int(s)).toLower() + " in the loop");
+        action->setEnabled(m_studio.hearing.loop().has_value());
+        connect(action, &QAction::triggered, this, [this, s] { m_desks.marks.add(kStemNames[s]); });
+    }
+    menu.exec(m_current->mapToGlobal(at_));
+}
+
 void Pictures::show(Picture picture) {
     m_large->setCurrentIndex(int(picture));
     m_view->setText(picture == Picture::Ownership ? "Show the Current" : "Show the Ownership picture");
@@ -100,7 +119,8 @@ void Pictures::showStrength(bool on) {
 
 void Pictures::refresh() {
     const bool rebuilding = at(stage::rebuild), mending = m_desks.rebuild.mend.active;
-    m_confidence->setVisible(at(stage::split));
+    for (QWidget* lane : {static_cast<QWidget*>(m_marks), static_cast<QWidget*>(m_confidence)})
+        lane->setVisible(at(stage::split));
     m_weighStrip->setVisible(at(stage::weigh));
     m_strength->setVisible(at(stage::weigh) || (rebuilding && m_strengthShown));
     m_lanes->setVisible(rebuilding);
@@ -129,8 +149,9 @@ void Pictures::tick() {
     const int64_t frame = player.position();
     if (!player.playing() && frame == m_drawnAt) return;
     m_drawnAt = frame;
-    for (QWidget* view : {static_cast<QWidget*>(m_ruler), static_cast<QWidget*>(m_strip), m_large->currentWidget(),
-                          static_cast<QWidget*>(m_confidence), static_cast<QWidget*>(m_strength)})
+    for (QWidget* view :
+         {static_cast<QWidget*>(m_ruler), static_cast<QWidget*>(m_strip), m_large->currentWidget(),
+          static_cast<QWidget*>(m_marks), static_cast<QWidget*>(m_confidence), static_cast<QWidget*>(m_strength)})
         view->update();
 }
 

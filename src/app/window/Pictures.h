@@ -5,6 +5,7 @@
 
 #include "app/rebuild/LanesView.h"
 #include "app/split/ConfidenceView.h"
+#include "app/split/MarksLane.h"
 #include "app/views/CurrentView.h"
 #include "app/views/OwnershipView.h"
 #include "app/views/PictureStrip.h"
@@ -41,6 +42,7 @@ public:
 private:
     void followReel();
     QLayout* makeScrollRow();
+    void showMarkMenu(const QPoint& at);  ///< at Split, on the Current
     bool at(const char* stage) const { return m_studio.document.session().stage == stage; }
 
     Studio& m_studio;
@@ -52,6 +54,7 @@ private:
     CurrentView* m_current;
     OwnershipView* m_ownership;
     DifferenceView* m_difference;
+    MarksLane* m_marks;
     ConfidenceView* m_confidence;
     LanesView* m_lanes;
     StrengthView* m_strength;

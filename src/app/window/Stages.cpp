@@ -13,7 +13,9 @@ const std::array<MakePanel, kStages.size()>& panelTable() {
         [](Studio& s, Desks& d) {
             return makeIntakePanel(s.document, s.reels, s.reader, s.hearing, s.work, d.reels, d.treatment);
         },
-        [](Studio& s, Desks&) { return makeSplitPanel(s.document, s.reels, s.splitting, s.work, s.networks); },
+        [](Studio& s, Desks& d) {
+            return makeSplitPanel(s.document, s.reels, s.splitting, s.work, s.networks, d.marks, s.hearing);
+        },
         [](Studio& s, Desks& d) {
             return makeWeighPanel(s.document, s.reels, s.splitting, s.hearing, s.work, d.strength, d.weigh,
                                   d.candidates, d.trials);

@@ -66,6 +66,10 @@ Conformed conform(const Reel& reel, const std::vector<AlignedStretch>& stretches
         for (auto& [id, curve] : timeline.drawn) curve = follow(curve, stretches);
         std::erase_if(timeline.drawn, [](const auto& d) { return d.second.empty(); });
     }
+    out.reel.marks.clear();
+    for (const Mark& mark : reel.marks)
+        for (const auto& [a, b] : pieces(mark.from, mark.to, stretches))
+            if (b - a >= kShortestMark) placeMark(out.reel.marks, {mark.stem, a, b});
     out.reel.region = -1;
     if (reel.loop) {
         const auto at = pieces(reel.loop->first, reel.loop->second, stretches);

@@ -58,6 +58,16 @@ constexpr const char* kStageIds[] = {"intake", "split", "weigh", "rebuild", "dis
 Error refusal(const fs::path& file, const std::string& why) {
     return Error(Error::Kind::InputUnreadable, "The session \"" + file.string() + "\" " + why);
 }
+
+/// The marks of a reel; what is wrong with them is said of the session.
+std::vector<Mark> marksOf(const json& j, const std::function<Error(const std::string&)>& refuse) {
+    try {
+        return marksFromJson(j);
+    } catch (const Error& e) {
+        throw refuse(e.what());
+    }
+}
+
 }  // namespace
 
 Session loadSession(const fs::path& file) {
@@ -129,6 +139,7 @@ Session parseSession(const std::string& text, const fs::path& file) {
                                   reel.loop->first, reel.loop->second, reel.name));
             }
             if (r.contains("treatments")) reel.treatments = treatmentsFromJson(r.at("treatments"));
+            if (r.contains("marks")) reel.marks = marksOf(r.at("marks"), refuse);
             reel.dismissed = r.value("dismissed", std::vector<std::string>{});
             reel.content = r.value("content", "");
             reel.group = r.value("group", "");
@@ -164,6 +175,7 @@ std::string sessionText(const Session& session, const fs::path& folder) {
                     {{"place", std::string(1, char('A' + i))}, {"name", c->name}, {"isolation", toJson(c->settings)}});
         if (r.loop) j["loop"] = {r.loop->first, r.loop->second};
         if (!r.treatments.empty()) j["treatments"] = toJson(r.treatments);
+        if (!r.marks.empty()) j["marks"] = toJson(r.marks);
         if (!r.dismissed.empty()) j["dismissed"] = r.dismissed;
         for (const auto& [key, text] :
              {std::pair("content", &r.content), std::pair("group", &r.group), std::pair("note", &r.note)})

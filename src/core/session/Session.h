@@ -11,6 +11,7 @@
 #include "core/isolation/StemNames.h"
 #include "core/isolation/StrengthTimeline.h"
 #include "core/rebuild/Rebuild.h"
+#include "core/session/Mark.h"
 #include "core/treatment/Treatment.h"
 
 namespace rivlen {
@@ -38,7 +39,9 @@ struct Reel {
     std::array<std::optional<Candidate>, kCandidates> candidates;
     std::optional<std::pair<double, double>> loop;
     std::vector<Treatment> treatments;   ///< in the order of work
-    std::vector<std::string> dismissed;  ///< findings that the user does not hold for faults, by findingKey()
+    std::vector<Mark> marks;             ///< what alone is heard where, in order of time
+    std::vector<std::string> dismissed;  ///< findings and proposed marks that the user does not take, by findingKey()
+                                         ///< and markKey()
     std::string content;                 ///< what the user says it holds, by contentName(); empty: as it was found
     std::string group, note;             ///< the user's own words; may be empty
     bool tolerateDamage = false;  ///< where the file cannot be decoded it is split with silence, as the user said

@@ -1,0 +1,20 @@
+#include "app/split/SplitKeys.h"
+
+#include "app/widgets/Theme.h"
+#include "core/isolation/StemNames.h"
+
+namespace rivlen {
+
+void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks) {
+    const KeySheet::When here = [&document] { return document.session().stage == stage::split; };
+    std::vector<KeySheet::Key> only;
+    for (size_t s = 0; s < kStemCount; ++s)
+        only.push_back({"Shift+" + theme::stemLetter(int(s)), [&marks, s] { marks.add(kStemNames[s]); }});
+    sheet.add("at Split: only Dialogue, Music, Ambience is heard in the loop", only, here);
+    sheet.add("at Split: hear the next or the last mark, or proposal",
+              {{"N", [&marks] { marks.step(1); }}, {"Shift+N", [&marks] { marks.step(-1); }}}, here);
+    sheet.add("at Split: take the proposed mark; remove a mark or dismiss a proposal",
+              {{"K", [&marks] { marks.accept(); }}, {"Shift+K", [&marks] { marks.takeAway(); }}}, here);
+}
+
+}  // namespace rivlen
