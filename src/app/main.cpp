@@ -4,6 +4,7 @@
 #include <QCommandLineParser>
 #include <QElapsedTimer>
 #include <QMessageBox>
+#include <QTabBar>
 #include <cstdio>
 
 #include "app/split/NetworksDialog.h"
@@ -47,10 +48,11 @@ int run(int argc, char** argv) {
     const QCommandLineOption reelName("reel", "The reel to show, by its number from 1.", "NUMBER");
     const QCommandLineOption split("split", "Splits the current reel first.");
     const QCommandLineOption ownership("ownership", "Shows the Ownership picture.");
+    const QCommandLineOption page("page", "The page of the stage's panel to show, by its title.", "TITLE");
     const QCommandLineOption first("first-paint", "Prints the seconds to the first paint and ends.");
     const QCommandLineOption networks("networks",
                                       "Opens the list of networks; with --picture it is what the picture shows.");
-    parser.addOptions({picture, stage, reelName, split, ownership, networks, first});
+    parser.addOptions({picture, stage, reelName, split, ownership, page, networks, first});
     parser.process(app);
     theme::apply();
 
@@ -89,6 +91,10 @@ int run(int argc, char** argv) {
     }
     if (parser.isSet(stage)) studio.document.setStage(parser.value(stage).toStdString());
     if (parser.isSet(ownership)) window.pictures().show(MainWindow::Picture::Ownership);
+    for (auto* tabs : window.findChildren<QTabBar*>())
+        for (int i = 0; i < tabs->count(); ++i)
+            if (tabs->isVisible() && parser.isSet(page) && tabs->tabText(i).startsWith(parser.value(page)))
+                tabs->setCurrentIndex(i);
     settle(studio, window);
     QWidget& shown = parser.isSet(networks) ? static_cast<QWidget&>(list) : window;
     if (!shown.grab().save(parser.value(picture))) {

@@ -111,3 +111,10 @@ TEST(Mark, IsNotProposedOfWhatIsSharedSoftOrShort) {
     EXPECT_EQ(long_.size(), 3u) << "three of a stem";
     for (const Mark& m : long_) EXPECT_LE(m.to - m.from, 12.01);
 }
+
+TEST(Mark, TellsWhatTheSplitLeftElsewhere) {
+    const Turns turns({{2, 0.001, 1e-6, 0.1}, {2, 0.1, 0.1, 1e-6}, {2, 0, 0, 0}});
+    EXPECT_NEAR(*leakDb(turns.stems, kRate, {"ambience", 0.2, 1.8}), -40, 0.5);
+    EXPECT_NEAR(*leakDb(turns.stems, kRate, {"dialogue", 2.2, 3.8}), -3, 0.2);
+    EXPECT_FALSE(leakDb(turns.stems, kRate, {"music", 4.5, 5.5})) << "silence says nothing";
+}

@@ -3,6 +3,7 @@
 #include <QHBoxLayout>
 #include <QSignalBlocker>
 #include <QVBoxLayout>
+#include <cmath>
 
 #include "app/widgets/PanelParts.h"
 #include "core/isolation/StemNames.h"
@@ -10,21 +11,36 @@
 
 namespace rivlen {
 
+namespace {
+
+constexpr double kLeaks = -20;  // dB: more of a sound in another stem is heard
+
+/// Minutes, seconds and tenths: marks are short.
+QString shortTime(double seconds) {
+    const auto tenths = std::llround(seconds * 10);
+    return QString::fromStdString(formatDuration(double(tenths / 10))) + "." + QString::number(tenths % 10);
+}
+
+}  // namespace
+
 MarkControls::MarkControls(MarkDesk& desk, Hearing& hearing, QWidget* parent)
     : QWidget(parent), m_desk(desk), m_hearing(hearing) {
     auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
+    column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
-    addPageHeading(column, "Marks: what alone is heard where");
+    addPageHeading(column, "What alone is heard where");
     m_text = addPageText(column);
+    column->addSpacing(4);
+    addPageText(column, "In the loop there is only");
     auto* only = new QHBoxLayout;
     only->setSpacing(6);
     for (size_t s = 0; s < kStemCount; ++s) {
         const QString letter = theme::stemLetter(int(s)), name = theme::stemName(int(s)).toLower();
         m_only[s] =
-            makeSmallButton(("only" + kStemNames[s]).c_str(), "Only " + name,
+            makeSmallButton(("only" + kStemNames[s]).c_str(), letter + "  " + theme::stemName(int(s)),
                             QString("Says that nothing but %1 is heard in the loop (Shift+%2)").arg(name, letter));
-        only->addWidget(m_only[s]);
+        m_only[s]->setStyleSheet("QPushButton { padding: 3px 6px }");
+        only->addWidget(m_only[s], 1);
         connect(m_only[s], &QPushButton::clicked, this, [this, s] { m_desk.add(kStemNames[s]); });
     }
     column->addLayout(only);
@@ -57,24 +73,39 @@ void MarkControls::refresh() {
     const QSignalBlocker quiet(m_list);
     const bool looped = m_hearing.loop().has_value();
     for (auto* b : m_only) b->setEnabled(looped);
-    m_text->setText(m_desk.count() == 0
-                        ? "Loop a span in which only one thing is heard, and say which. With marks Rivlen knows this "
-                          "recording's voices, music and surroundings."
-                    : m_desk.proposals().empty() ? "Of the loop, say what alone is heard in it."
-                                                 : "Proposals are dashed: hear them before you take them.");
+    std::optional<double> worst;
     while (m_list->count() > int(m_desk.count())) delete m_list->takeItem(m_list->count() - 1);
     while (m_list->count() < int(m_desk.count())) m_list->addItem("");
     for (int i = 0; i < int(m_desk.count()); ++i) {
         const Mark& mark = m_desk.at(i);
         const int stem = int(stemPlace(mark.stem));
         auto* item = m_list->item(i);
-        item->setText(QString("%1  %2 – %3   only %4%5")
-                          .arg(theme::stemLetter(stem), QString::fromStdString(formatDuration(mark.from)),
-                               QString::fromStdString(formatDuration(mark.to)), theme::stemName(stem).toLower(),
-                               m_desk.proposed(i) ? "   proposed" : ""));
-        item->setForeground(m_desk.proposed(i) ? theme::quietInk : theme::stemColor(stem));
+        const auto leak = m_desk.leak(i);
+        QString text = QString("%1  %2 – %3  ").arg(theme::stemLetter(stem), shortTime(mark.from), shortTime(mark.to));
+        if (m_desk.proposed(i)) text += "proposed";
+        else if (leak) text += QString("others %1 dB").arg(*leak, 0, 'f', 0);
+        else text += "only " + theme::stemName(stem).toLower();
+        item->setText(text);
+        item->setToolTip(leak ? QString("Only %1 is heard there; in the other stems it is %2 dB down")
+                                    .arg(theme::stemName(stem).toLower())
+                                    .arg(-*leak, 0, 'f', 1)
+                              : QString());
+        item->setForeground(m_desk.proposed(i)       ? theme::quietInk
+                            : leak && *leak > kLeaks ? theme::attention
+                                                     : theme::stemColor(stem));
+        if (!m_desk.proposed(i) && leak) worst = std::max(worst.value_or(-100), *leak);
     }
-    m_list->setVisible(m_desk.count() > 0);
+    m_text->setText(
+        m_desk.count() == 0
+            ? QString(
+                  "You know things about this recording that no network can know. Loop a span in which only one thing "
+                  "is heard - a pause with nothing but the engine, a word without the band - and say which. The "
+                  "split is measured there, and once it is made Rivlen proposes such spans where it was sure.")
+        : worst ? QString("Where you say that one thing is alone, it is in the other stems too: %1 dB down at worst%2.")
+                      .arg(-*worst, 0, 'f', 0)
+                      .arg(*worst > kLeaks ? ", which can be heard. Compare another quality or network" : "")
+        : m_desk.proposals().empty() ? QString("The split will be measured where one thing is alone.")
+                                     : QString("Proposals are dashed: hear them before you take them."));
     m_list->setCurrentRow(m_desk.chosen());
     const bool chosen = m_desk.chosen() >= 0;
     for (auto* b : {m_hear, m_take, m_accept}) b->setVisible(m_desk.count() > 0);

@@ -20,6 +20,12 @@ const Mark& MarkDesk::at(int place) const {
     return proposed(place) ? m_proposals[size_t(place) - marks().size()] : marks()[size_t(place)];
 }
 
+std::optional<double> MarkDesk::leak(int place) const {
+    const ReelFacts* facts = m_reels.current();
+    if (!facts || !facts->info || !facts->stems || !facts->stems->finished()) return std::nullopt;
+    return leakDb(facts->stems->levels(), facts->info->sampleRate, at(place));
+}
+
 void MarkDesk::add(const std::string& stem) {
     const Reel* reel = m_document.reel();
     const auto loop = m_hearing.loop();
@@ -36,6 +42,7 @@ void MarkDesk::add(const std::string& stem) {
 void MarkDesk::choose(int place) {
     m_chosen = place >= 0 && place < int(count()) ? place : -1;
     emit changed();
+    if (m_chosen >= 0) emit taken();
 }
 
 void MarkDesk::step(int direction) {

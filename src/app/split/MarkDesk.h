@@ -20,6 +20,8 @@ public:
     const Mark& at(int place) const;
     bool proposed(int place) const { return place >= int(marks().size()); }
     int chosen() const { return m_chosen; }
+    /// What the split left in the other stems there (leakDb()); nothing before the reel is split.
+    std::optional<double> leak(int place) const;
 
     /// Says that the loop holds this stem alone.
     void add(const std::string& stem);
@@ -34,6 +36,7 @@ public:
 
 signals:
     void changed();
+    void taken();  ///< one was chosen or made
 
 private:
     void follow();

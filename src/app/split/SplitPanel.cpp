@@ -1,17 +1,10 @@
 #include "app/split/SplitPanel.h"
 
-#include <QComboBox>
-#include <QHBoxLayout>
-#include <QPushButton>
-#include <QSignalBlocker>
-#include <cmath>
+#include <QStackedWidget>
 
 #include "app/split/MarkControls.h"
-#include "app/split/NetworkText.h"
-#include "app/split/NetworksDialog.h"
-#include "app/widgets/Theme.h"
-#include "core/separation/Confidence.h"
-#include "core/separation/NetworkLibrary.h"
+#include "app/split/SplitControls.h"
+#include "app/widgets/PanelParts.h"
 
 namespace rivlen {
 
@@ -21,165 +14,31 @@ class SplitPanel : public StagePanel {
 public:
     SplitPanel(Document& document, Reels& reels, Splitting& splitting, Work& work, InstalledNetworks& networks,
                MarkDesk& marks, Hearing& hearing)
-        : StagePanel("Which network, and how well did it go?"),
-          m_document(document),
-          m_reels(reels),
-          m_splitting(splitting),
-          m_work(work),
-          m_networks(networks) {
-        addHeading("Network");
-        m_network = new QComboBox;
-        m_network->setObjectName("network");
-        auto* open = new QPushButton("Networks…");
-        open->setObjectName("openNetworks");
-        open->setToolTip("All networks with their cards; install and remove them");
-        open->setStyleSheet("padding: 3px 10px");
-        auto* chosen = new QHBoxLayout;
-        chosen->addWidget(m_network, 1);
-        chosen->addWidget(open);
-        m_column->addLayout(chosen);
-        m_purpose = addText();
-        addHeading("Quality");
-        m_quality = new QComboBox;
-        m_quality->setObjectName("quality");
-        m_quality->addItem("Fine: for delivery", "fine");
-        m_quality->addItem("Quick: for a first listen", "quick");
-        m_column->addWidget(m_quality);
-        m_card = addText();
-        m_card->setObjectName("qualityInWords");
-        m_column->addSpacing(8);
-        m_split = new QPushButton("Split this reel");
-        m_split->setObjectName("split");
-        m_split->setToolTip("Separates the whole reel on this machine (Ctrl+Return); you can go on working");
-        m_column->addWidget(m_split);
-        m_goOn = new QPushButton("Go on: silence where it is damaged");
-        m_goOn->setObjectName("tolerateDamage");
-        m_goOn->setToolTip(
-            "Splits the reel although its file cannot be decoded everywhere; nothing moves from its place");
-        m_column->addWidget(m_goOn);
-        connect(m_goOn, &QPushButton::clicked, this, [this] {
-            m_document.editReel("Go on where it is damaged", [](Reel& r) { r.tolerateDamage = true; });
-            m_splitting.split();
-        });
-        m_state = addText();
-        m_levels = addText();
-        m_levels->setTextFormat(Qt::RichText);
-        m_column->addSpacing(8);
-        m_column->addWidget(new MarkControls(marks, hearing), 1);
-        connect(open, &QPushButton::clicked, this, [this] {
-            auto* dialog = new NetworksDialog(m_work, m_networks, window());
-            dialog->setAttribute(Qt::WA_DeleteOnClose);
-            dialog->open();
-        });
-        connect(&networks, &InstalledNetworks::changed, this, [this] {
-            reload();
-            refresh();
-        });
-        connect(m_split, &QPushButton::clicked, this, [this] {
-            const ReelFacts* s = m_reels.current();
-            if (s && s->splitting) m_splitting.cancel();
-            else m_splitting.split();
-        });
-        connect(m_network, &QComboBox::activated, this, [this] {
-            m_document.editReel("Choose network",
-                                [this](Reel& r) { r.network = m_network->currentData().toString().toStdString(); });
-            m_splitting.reopen();
-        });
-        connect(m_quality, &QComboBox::activated, this, [this] {
-            m_document.editReel("Choose quality",
-                                [this](Reel& r) { r.quality = m_quality->currentData().toString().toStdString(); });
-            m_splitting.reopen();
-        });
-        reload();
-        refresh();
+        : StagePanel("Which network, and how well did it go?"), m_marks(marks) {
+        m_tabs = makePageTabs("splittabs", {"Network", "Marks"});
+        m_tabs->setTabToolTip(1, "What alone is heard where: what you know of this recording and no network can");
+        auto* pages = new QStackedWidget;
+        m_controls = new SplitControls(document, reels, splitting, work, networks);
+        pages->addWidget(m_controls);
+        pages->addWidget(new MarkControls(marks, hearing));
+        m_column->addWidget(m_tabs);
+        m_column->addWidget(pages, 1);
+        connect(m_tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
+        connect(&marks, &MarkDesk::changed, this, &SplitPanel::count);
+        // Whoever takes up a mark in a picture sees the list of them.
+        connect(&marks, &MarkDesk::taken, this, [this] { m_tabs->setCurrentIndex(1); });
     }
 
-    void refresh() override {
-        const Reel* reel = m_document.reel();
-        const ReelFacts* state = m_reels.current();
-        const bool ready = reel && state->info && !state->missing;
-        const QSignalBlocker a(m_network), b(m_quality);
-        if (reel) {
-            m_network->setCurrentIndex(std::max(0, m_network->findData(QString::fromStdString(reel->network))));
-            m_quality->setCurrentIndex(std::max(0, m_quality->findData(QString::fromStdString(reel->quality))));
-        }
-        const bool busy = ready && state->splitting;
-        for (QWidget* w : {static_cast<QWidget*>(m_network), static_cast<QWidget*>(m_quality)})
-            w->setEnabled(ready && !busy);
-        const bool refused = ready && state->damaged() && !reel->tolerateDamage;
-        m_goOn->setVisible(refused);
-        m_split->setEnabled(ready && !m_cards.empty() && !refused);
-        const bool split = ready && state->stems && state->stems->finished();
-        m_split->setText(busy ? "Cancel the split" : split ? "Split again" : "Split this reel");
-        const size_t index = size_t(std::max(0, m_network->currentIndex()));
-        const bool any = index < m_cards.size();
-        const QString quality = m_quality->currentData().toString();
-        m_purpose->setText(
-            any ? QString::fromStdString(m_cards[index].purpose)
-                : QString("No network is installed: restore the networks folder that came with Rivlen."));
-        m_card->setText(any ? qualityInWords(forQuality(m_cards[index], quality.toStdString()), quality) : QString());
-        m_state->setText(!ready    ? "Add a recording at Intake first."
-                         : refused ? "The file is damaged, see the faults at Intake: copy it again, or go on."
-                         : busy    ? "What is done already can be heard."
-                         : split   ? outcome(*state)
-                                   : "Not split yet with this network and quality.");
-        m_levels->setText(split ? levels(*state) : QString());
-    }
+    void refresh() override { m_controls->refresh(); }
 
 private:
-    void reload() {
-        m_cards.clear();
-        for (const auto& card : listNetworks())
-            if (fitsTheWindow(card)) m_cards.push_back(card);
-        const QSignalBlocker quiet(m_network);
-        m_network->clear();
-        for (const auto& card : m_cards)
-            m_network->addItem(QString::fromStdString(card.name), QString::fromStdString(card.id));
+    void count() {
+        m_tabs->setTabText(1, m_marks.count() == 0 ? QString("Marks") : QString("Marks (%1)").arg(m_marks.count()));
     }
 
-    /// What the split left over, how sure it was and how long it took.
-    static QString outcome(const ReelFacts& state) {
-        QString text = "Done. ";
-        if (const auto residual = state.stems->residualDb())
-            text += *residual <= -150
-                        ? QString("The stems sum to the source exactly. ")
-                        : QString("Residual: the stems sum to the source within %1 dBFS. ").arg(*residual, 0, 'f', 0);
-        if (state.levels)
-            text +=
-                QString("Confidence %1 % on average. ")
-                    .arg(std::lround(100 * confidence(state.stems->levels(), *state.levels, 0, state.info->frames)));
-        if (state.speed >= 1.5) text += QString("It took 1/%1 of its length. ").arg(std::lround(state.speed));
-        else if (state.speed > 0) text += QString("It took %1 times its length. ").arg(1 / state.speed, 0, 'f', 1);
-        return text + "Hear the stems with 3, 4 and 5, then weigh the strength.";
-    }
-
-    static QString levels(const ReelFacts& state) {
-        QString rows;
-        const LevelTrack& track = state.stems->levels();
-        double energy[3] = {}, total = 1e-20;
-        for (int s = 0; s < 3 && s < track.rows(); ++s)
-            total += energy[s] = double(track.meanSquare(s, 0, state.info->frames));
-        for (int s = 0; s < 3; ++s)
-            rows +=
-                QString(
-                    "<tr><td style='color:%1; padding-right:14px'>%2 %3</td><td align=right style='color:#ece4d6'>%4 "
-                    "dBFS</td><td align=right style='padding-left:14px'>%5 % of the energy</td></tr>")
-                    .arg(theme::stemColor(s).name(), theme::stemLetter(s), theme::stemName(s))
-                    .arg(energy[s] > 0 ? 10 * std::log10(energy[s]) : -200.0, 0, 'f', 1)
-                    .arg(energy[s] > 0 && energy[s] < 0.005 * total ? QString("&lt;1")
-                                                                    : QString::number(100 * energy[s] / total, 'f', 0));
-        return "<table cellspacing=3>" + rows + "</table>";
-    }
-
-    Document& m_document;
-    Reels& m_reels;
-    Splitting& m_splitting;
-    Work& m_work;
-    InstalledNetworks& m_networks;
-    std::vector<NetworkCard> m_cards;
-    QComboBox *m_network, *m_quality;
-    QPushButton *m_split, *m_goOn;
-    QLabel *m_purpose, *m_card, *m_state, *m_levels;
+    MarkDesk& m_marks;
+    QTabBar* m_tabs;
+    SplitControls* m_controls;
 };
 
 }  // namespace

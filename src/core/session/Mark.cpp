@@ -89,6 +89,18 @@ void placeMark(std::vector<Mark>& marks, const Mark& mark) {
 
 std::string markKey(const Mark& mark) { return "only-" + mark.stem + formatted("@%.1f", mark.from); }
 
+std::optional<double> leakDb(const LevelTrack& stems, int sampleRate, const Mark& mark) {
+    const auto from = int64_t(mark.from * sampleRate), to = int64_t(mark.to * sampleRate);
+    double all = 0, others = 0;
+    for (int s = 0; s < stems.rows() && size_t(s) < kStemCount; ++s) {
+        const double energy = double(stems.meanSquare(s, from, to));
+        all += energy;
+        if (kStemNames[size_t(s)] != mark.stem) others += energy;
+    }
+    if (all <= 1e-12) return std::nullopt;
+    return std::max(-100.0, 10 * std::log10(others / all + 1e-30));
+}
+
 std::vector<Mark> proposedMarks(const LevelTrack& stems, const LevelTrack& source, int sampleRate, int64_t frames,
                                 const std::vector<Mark>& known) {
     struct Found {

@@ -1,5 +1,6 @@
 #pragma once
 #include <nlohmann/json.hpp>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -27,6 +28,11 @@ void placeMark(std::vector<Mark>& marks, const Mark& mark);
 
 /// What a proposal is remembered by when the user does not take it.
 std::string markKey(const Mark& mark);
+
+/// What a separation left in the other stems where a mark says that there is nothing else: their energy against that of
+/// all, dB (-100 at least). Nothing where the span is silent. This is measured on the recording itself, not promised by
+/// a card.
+std::optional<double> leakDb(const LevelTrack& stems, int sampleRate, const Mark& mark);
 
 /// Spans in which a separation gave nearly everything to one stem: the others together at least 25 dB below it, the
 /// shares decided (core/separation/Confidence.h), sound of -55 dBFS at least, 1.5 s or longer. The clearest first,
