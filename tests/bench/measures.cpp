@@ -13,6 +13,7 @@
 #include "core/measures/RankCorrelation.h"
 #include "core/measures/SeparationMeasures.h"
 #include "core/media/MediaReader.h"
+#include "core/separation/Confidence.h"
 #include "core/separation/NetworkLibrary.h"
 
 using namespace rivlen;
@@ -99,6 +100,40 @@ struct Pairing {
     }
 };
 
+/// Whether the measures tell clips apart at one and the same setting: which split went well, and which did not.
+struct BetweenClips {
+    std::vector<double> sir, spill, sar, damage, gain, sure;
+
+    void add(const Clip& clip, const BssFigures& truth, const Weighing& w, const AudioBuffer& answer) {
+        sir.push_back(truth.sir), spill.push_back(-w.spillDb);
+        sar.push_back(truth.sar), damage.push_back(-w.damage.total);
+        const AudioBuffer mixture = test::sumOf({clip.dialogue, clip.bed});
+        gain.push_back(siSdr(answer, clip.dialogue) - siSdr(mixture, clip.dialogue));
+        const int64_t margin = (clip.source.frames() - clip.dialogue.frames()) / 2, frames = clip.dialogue.frames();
+        LevelTrack stems(int(clip.stems.size())), source(1);
+        std::vector<AudioBuffer> inside;
+        for (const auto& s : clip.stems) inside.push_back(s.slice(margin, frames));
+        stems.add(inside);
+        const AudioBuffer whole = clip.source.slice(margin, frames);
+        source.add(std::span(&whole, 1));
+        sure.push_back(confidence(stems, source, 0, frames));
+    }
+    void print() const {
+        std::printf("\n| between clips, all at full strength | Spearman's rank correlation |\n|---|---|\n");
+        std::printf(
+            "| Spill, and SIR | %.3f |\n| Damage, and SAR | %.3f |\n| confidence, and the gain in SI-SDR | %.3f |\n",
+            rankCorrelation(sir, spill), rankCorrelation(sar, damage), rankCorrelation(gain, sure));
+        // Of the quarter in which least was gained, how many are in the least sure half?
+        std::vector<size_t> order(gain.size());
+        for (size_t i = 0; i < order.size(); ++i) order[i] = i;
+        std::sort(order.begin(), order.end(), [this](size_t a, size_t b) { return gain[a] < gain[b]; });
+        int doubted = 0;
+        for (size_t i = 0; i < order.size() / 4; ++i) doubted += sure[order[i]] < median(sure);
+        std::printf("| of the %zu clips that gained least, doubted (below the median confidence) | %d |\n",
+                    order.size() / 4, doubted);
+    }
+};
+
 /// How well rankTrials() chooses: over networks and qualities, each at two strengths.
 class RankingTruth {
 public:
@@ -154,6 +189,7 @@ int main(int argc, char** argv) {
         words{"Damage, and the rise of ESTOI", {}, {}, {}};
     std::vector<std::vector<double>> sdr(kFixed.size() + 1), clear(kFixed.size() + 1);
     RankingTruth ranking;
+    BetweenClips between;
     int count = 0;
     for (;; ++count) {
         char name[16];
@@ -183,6 +219,8 @@ int main(int argc, char** argv) {
             }
         }
         for (Pairing* p : {&spill, &damage, &words}) p->endClip();
+        const auto full = result(setting(kFullDepth));
+        between.add(clip, bss.figures(full[0], 0), weigher.weigh(setting(kFullDepth)), full[0]);
         const TradeOff curve = tradeOff({}, weigher, {});
         const TradePoint& knee = curve.curve[size_t(curve.knee)];
         for (const auto& p : knees ? curve.curve : std::vector<TradePoint>{}) {
@@ -212,6 +250,7 @@ int main(int argc, char** argv) {
         "|\n|---|---|---|---|\n",
         count, (features ? kForFitting : kSettings).size());
     for (const Pairing* p : {&spill, &damage, &words}) p->print();
+    between.print();
     if (features) return 0;
     std::printf("\n| strength of the dialogue | SI-SDR, dB | ESTOI |\n|---|---|---|\n");
     for (size_t i = 0; i <= kFixed.size(); ++i)
