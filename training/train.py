@@ -44,7 +44,7 @@ FULL_RATE_STEPS = 1000  # after which the rate without --anneal falls like one o
 AUDIBLE = 10 ** -2.5   # of the mixture's energy: a stem below it counts as absent
 LIKE_FLOOR = 10 ** -2.5  # of the share in SI-SDR: nothing is asked beyond +-25 dB
 ENERGY_SHARE = 0.4     # of the error energy in what is asked of whole stems; the rest is SI-SDR
-GROWN_AVERAGED = 5000  # steps that a network which grew counts as having had already: its average reaches back over 500 and more
+GROWN_AVERAGED = 1000  # steps that a network which grew counts as having had already: its average reaches back over 100 and more
 AVERAGED = 9.0         # the average's power: it reaches back over about a tenth of the steps
 
 

@@ -5,6 +5,7 @@
 #include <functional>
 
 #include "cli/Commands.h"
+#include "cli/Mistakes.h"
 #include "cli/Output.h"
 #include "cli/ProgressLine.h"
 #include "core/base/Text.h"
@@ -201,7 +202,7 @@ void addDispatch(CLI::App& program, Progress& progress) {
     hand->add_option("--out", h->out, "Folder for the folders; made when missing.")->required();
     hand->add_option("--reel", h->reels, "Only the reel of this name; may be given several times.");
     hand->add_option("--handles", h->handles, "Seconds of sound before and after each clip, as far as there is any.")
-        ->check(CLI::Range(0.0, 600.0));
+        ->check(between(0, 600));
     addTolerateDamage(*hand, h->tolerateDamage);
     hand->add_flag("--anywhere", h->anywhere, kAnywhere);
     hand->add_flag("--json", h->json, "Print one JSON document.");

@@ -43,7 +43,8 @@ void check(const std::string& file, bool json) {
         throw Error(Error::Kind::InputUnreadable, "The network \"" + file + "\" is refused: " + facts.reason);
     if (!json)
         std::printf(
-            "passed: %.1fx real time in one pass; the stems sum to the input within %.0f dB at any level, which changes "
+            "passed: %.1fx real time in one pass; the stems sum to the input within %.0f dB at any level, which "
+            "changes "
             "them by %.0f dB; depends on %.2f s on each side; confined by %s\n",
             facts.realTimeFactor, facts.sumErrorDb, facts.levelErrorDb, facts.contextNeeded, facts.confinedBy.c_str());
 }

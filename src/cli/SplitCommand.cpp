@@ -6,6 +6,7 @@
 
 #include "cli/Commands.h"
 #include "cli/ManyFiles.h"
+#include "cli/Mistakes.h"
 #include "cli/Output.h"
 #include "cli/ProgressLine.h"
 #include "cli/StrengthOptions.h"
@@ -120,7 +121,7 @@ void addSplit(CLI::App& program, Progress& progress) {
     command->add_option("FILE", o->files, "Audio or video files.")->required();
     command->add_option("--out", o->out, "Folder for the stems; made when missing.")->required();
     command->add_option("--network", o->network, "Network id, see `rivlen-cli networks`.");
-    command->add_option("--quality", o->quality, "quick or fine (default).")->check(CLI::IsMember({"quick", "fine"}));
+    command->add_option("--quality", o->quality, "quick or fine (default).")->check(oneOf({"quick", "fine"}));
     o->span.addTo(*command);
     o->strength.addTo(*command);
     command->add_option("--format", o->format, "wav (default) or flac.");

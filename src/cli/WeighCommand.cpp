@@ -3,6 +3,7 @@
 #include <cstdio>
 
 #include "cli/Commands.h"
+#include "cli/Mistakes.h"
 #include "cli/Output.h"
 #include "cli/ProgressLine.h"
 #include "cli/StrengthOptions.h"
@@ -121,9 +122,9 @@ void addWeigh(CLI::App& program, Progress& progress) {
                                "Measures spill and damage of one stem at a strength, and suggests a strength.");
     command->add_option("FILE", o->file, "An audio or video file.")->required();
     command->add_option("--network", o->network, "Network id, see `rivlen-cli networks`.");
-    command->add_option("--quality", o->quality, "quick or fine (default).")->check(CLI::IsMember({"quick", "fine"}));
+    command->add_option("--quality", o->quality, "quick or fine (default).")->check(oneOf({"quick", "fine"}));
     command->add_option("--stem", o->stem, "The wanted stem: dialogue (default), music or ambience.")
-        ->check(CLI::IsMember(kStemNames));
+        ->check(oneOf(kStemNames));
     o->span.addTo(*command);
     o->strength.addTo(*command);
     addTolerateDamage(*command, o->tolerateDamage);

@@ -3,11 +3,11 @@
 #include <CLI/CLI.hpp>
 #include <csignal>
 #include <cstdio>
-#include <filesystem>
 #include <string>
 
 #include "cli/Commands.h"
 #include "cli/ManyFiles.h"
+#include "cli/Mistakes.h"
 #include "core/base/Memory.h"
 #include "core/base/Unexpected.h"
 
@@ -22,26 +22,6 @@ void onSignal(int) { progress.cancel(); }
     std::fflush(stdout);
     std::fflush(stderr);
     _exit(code);
-}
-
-/// What is wrong with a command, and where help is.
-std::string sentenceOf(const CLI::App& program, const CLI::ParseError& e, int argc, char** argv) {
-    const auto& commands = program.get_subcommands([](const CLI::App*) { return true; });
-    std::string known;
-    const CLI::App* given = nullptr;
-    for (const auto* c : commands) {
-        known += (known.empty() ? "" : ", ") + c->get_name();
-        if (argc > 1 && c->get_name() == argv[1]) given = c;
-    }
-    if (argc < 2) return "No command is given: " + known + " are known; rivlen-cli --help tells more.";
-    if (!given && argv[1][0] != '-') return "\"" + std::string(argv[1]) + "\" is no command: " + known + " are known.";
-    std::error_code ignored;
-    for (int i = 2; i < argc; ++i)
-        if (argv[i][0] == '-' && std::filesystem::exists(argv[i], ignored))
-            return "\"" + std::string(argv[i]) + "\" begins like an option: write ./" + argv[i] + " for the file.";
-    std::string what = e.what();
-    while (!what.empty() && (what.back() == '\n' || what.back() == '.')) what.pop_back();
-    return what + ": see rivlen-cli " + (given ? given->get_name() + " " : "") + "--help.";
 }
 
 }  // namespace
@@ -65,7 +45,7 @@ int main(int argc, char** argv) {
         program.parse(argc, argv);
     } catch (const CLI::ParseError& e) {
         if (e.get_exit_code() == 0) leave(program.exit(e));  // help, version
-        std::fprintf(stderr, "rivlen-cli: %s\n", sentenceOf(program, e, argc, argv).c_str());
+        std::fprintf(stderr, "rivlen-cli: %s\n", rivlen::mistakeIn(program, e, argc, argv).c_str());
         leave(2);
     } catch (const rivlen::Error& e) {
         std::fprintf(stderr, "rivlen-cli: %s\n", e.what());

@@ -61,6 +61,8 @@ bool filtered() {
     // Refused calls fail instead of ending the process: libraries have a way on when a file cannot be read.
     const std::unique_ptr<void, void (*)(void*)> filter(seccomp_init(SCMP_ACT_ERRNO(EPERM)), seccomp_release);
     if (!filter) return false;
+    // Threads that computing has begun already are filtered as well, or none.
+    if (seccomp_attr_set(filter.get(), SCMP_FLTATR_CTL_TSYNC, 1) != 0) return false;
     for (const int call : kAllowed)
         if (seccomp_rule_add(filter.get(), SCMP_ACT_ALLOW, call, 0) != 0) return false;
     // abort() signals itself, and nobody else.

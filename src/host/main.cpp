@@ -8,6 +8,7 @@
 #include <thread>
 
 #include "Confinement.h"
+#include "core/base/Memory.h"
 #include "core/base/Unexpected.h"
 #include "core/separation/NetworkCheck.h"
 #include "core/separation/NetworkModule.h"
@@ -79,6 +80,7 @@ void serve(Network& network) {
 }  // namespace
 
 int main(int argc, char** argv) {
+    keepLargeBlocks();
     NetworkFacts facts;
     const bool tries = argc == 4 && std::strcmp(argv[1], "try") == 0;
     if (!tries && !(argc == 4 && std::strcmp(argv[1], "serve") == 0)) return 2;

@@ -51,6 +51,26 @@ TEST_F(Confined, AnswersAsItWouldHereAndSeveralAtATime) {
     for (auto& answer : answers) EXPECT_LT(answer.get(), -120);
 }
 
+TEST_F(Confined, EachOfItsThreadsIsFilteredAndItHasNoFilesOfOurs) {
+    std::ofstream ours("recording.wav");
+    ConfinedNetwork network(card("halves"));
+    EXPECT_LT(error(network, 160000), -120);
+    const std::string child = run("pgrep -P " + std::to_string(getpid()) + " rivlen-network").out;
+    const fs::path process = "/proc/" + std::to_string(std::stoi(child));
+    int threads = 0;
+    for (const auto& thread : fs::directory_iterator(process / "task")) {
+        std::ifstream status(thread.path() / "status");
+        const std::string text{std::istreambuf_iterator<char>(status), {}};
+        EXPECT_NE(text.find("Seccomp:\t2"), std::string::npos) << text;
+        EXPECT_NE(text.find("NoNewPrivs:\t1"), std::string::npos);
+        ++threads;
+    }
+    EXPECT_GE(threads, 2) << "one computes, one watches for our end";
+    std::error_code closed;  // of another user's process they cannot be listed
+    for (const auto& file : fs::directory_iterator(process / "fd", closed))
+        EXPECT_LE(std::stoi(file.path().filename()), 3) << fs::read_symlink(file.path(), closed);
+}
+
 TEST_F(Confined, CannotWriteAFile) {
     std::ofstream("victim.raw", std::ios::binary) << std::string(64, 'v');
     ConfinedNetwork network(card("moody"));

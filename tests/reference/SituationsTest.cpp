@@ -175,7 +175,7 @@ std::vector<Situation> situations() {
         {"dispatch good.rivlen --out new --set nowhere.json", 3, {"nowhere.json"}},
         {"handover good.rivlen --out new --handles nan", 2, {"--handles"}},
         {"handover good.rivlen --out new --handles -1", 2, {"handles"}},
-        {"handover good.rivlen --out new --handles many", 2, {"handles"}},
+        {"handover good.rivlen --out new --handles many", 2, {"--handles", "0 to 600"}},
         {"networks check card.json", 3, {"card.json", "missing"}},
         {"networks check nowhere.json", 3, {"nowhere.json"}},
         {"networks remove nobody", 2, {"nobody"}},
@@ -189,7 +189,11 @@ std::vector<Situation> situations() {
         {"split", 2, {"split --help"}},
         {"split good.wav", 2, {"--out"}},
         {"split good.wav --out ''", 2, {"--out is empty"}},
-        {"split good.wav --out new --quality best", 2, {"best"}},
+        {"split good.wav --out new --quality best", 2, {"\"best\"", "quick or fine"}},
+        {"split good.wav --out", 2, {"--out has no value"}},
+        {"split good.wav --out new --from 1 --from 2", 2, {"--from is given more than once"}},
+        {"split good.wav --out new --frob", 2, {"\"--frob\" is not known here"}},
+        {"weigh good.wav --stem choir", 2, {"\"choir\"", "dialogue, music or ambience"}},
         {"split good.wav --out new --network nobody", 2, {"nobody"}},
         {"split good.wav --out new --from later", 2, {"later"}},
         {"split good.wav --out new --from 1.5 --to 0.5", 2, {"--from must lie before --to"}},
@@ -249,7 +253,8 @@ std::vector<Situation> situations() {
 }
 
 /// What libraries say in their own words, and what nobody should read.
-const std::vector<std::string> kForeign{"json.exception", "std::",     "filesystem error", "basic_string",
+const std::vector<std::string> kForeign{"json.exception", "not in {",  "required but",     "TEXT",
+                                        "Could not",      "std::",     "filesystem error", "basic_string",
                                         "what():",        "terminate", "Invalid argument", "libsndfile",
                                         "c10::",          "nan dB"};
 
