@@ -83,10 +83,17 @@ void rememberFolders(const Session& session) {
 
 Session loadOwnSession(const fs::path& file, bool anywhere) {
     Session session = loadSession(file);
-    if (const auto foreign = foreignFiles(session, file); !anywhere && !foreign.empty())
-        throw Error(Error::Kind::Usage, "The session \"" + file.string() + "\" names \"" + foreign.front().string() +
-                                            "\", which lies outside of its folder: give --anywhere if it may be read, "
-                                            "or open the session in the window once.");
+    auto foreign = foreignFiles(session, file);
+    std::error_code none;
+    const fs::path here = resolved(fs::current_path(none));
+    if (here.has_relative_path())  // not the root, below which is everything
+        std::erase_if(foreign, [&here](const fs::path& named) { return below(resolved(named), here); });
+    if (!anywhere && !foreign.empty())
+        throw Error(
+            Error::Kind::Usage,
+            "The session \"" + file.string() + "\" names \"" + foreign.front().string() +
+                "\", which lies outside of its folder and of the one you are in: give --anywhere if it may be read, "
+                "or open the session in the window once.");
     return session;
 }
 

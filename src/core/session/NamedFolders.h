@@ -14,7 +14,8 @@ std::vector<std::filesystem::path> foreignFiles(const Session& session, const st
 /// newest thousand). Where that cannot be written they are asked for again.
 void rememberFolders(const Session& session);
 
-/// Loads a session for a command. Throws Error (Usage) that names the first foreign file, unless they are allowed.
+/// Loads a session for a command. What lies below the folder that the command is run in counts as named by the user.
+/// Throws Error (Usage) that names the first foreign file, unless they are allowed.
 Session loadOwnSession(const std::filesystem::path& file, bool anywhere);
 
 }  // namespace rivlen
