@@ -155,8 +155,9 @@ TEST_F(Kills, OfTheWindowLoseNothingThatWasKept) {
         EXPECT_EQ(next.out.find("0 reels"), std::string::npos) << shown << "\n" << next.out;
         for (const auto& [name, bytes] : sources) EXPECT_TRUE(bytesOf(week / "media" / name) == bytes) << name << shown;
         for (const auto& name : filesIn(week / "out", false))
-            if (fs::path(name).extension() == ".wav")
+            if (fs::path(name).extension() == ".wav") {
                 EXPECT_FALSE(soundOf(week / "out" / name).empty()) << name << shown;
+            }
         for (const auto& name : filesIn(week, false))
             EXPECT_EQ(name.find(".part"), std::string::npos) << name << " was left: " << shown;
     }

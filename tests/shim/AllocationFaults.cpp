@@ -32,7 +32,7 @@ struct Plan {
     if (!std::strcmp(kind, "file"))
         throw std::filesystem::filesystem_error("cannot rename", "one", "two",
                                                 std::make_error_code(std::errc::no_space_on_device));
-    if (!std::strcmp(kind, "json")) (void)nlohmann::json::parse("{\"a\": ");
+    if (!std::strcmp(kind, "json")) nlohmann::json damaged = nlohmann::json::parse("{\"a\": ");
     if (!std::strcmp(kind, "range")) (void)std::string("x").at(7);
     if (!std::strcmp(kind, "library")) throw std::runtime_error("c10::Error in aten::conv2d\nat line 7");
     throw std::bad_alloc();
