@@ -1,24 +1,10 @@
 #include <gtest/gtest.h>
 
-#include "Support.h"
+#include "ExampleSession.h"
 #include "core/session/History.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
-
-namespace {
-
-Session example(const fs::path& folder) {
-    Session s;
-    s.name = "Harbour";
-    s.reels.push_back(makeReel(s, folder / "media/a.wav"));
-    s.reels.push_back(makeReel(s, folder / "media/b.wav"));
-    s.current = s.reels[1].id;
-    s.stage = "weigh";
-    return s;
-}
-
-}  // namespace
 
 TEST(History, UndoesAndRedoes) {
     History h;

@@ -2,30 +2,11 @@
 
 #include <fstream>
 
-#include "Support.h"
+#include "ExampleSession.h"
 #include "core/base/Error.h"
-#include "core/session/Session.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
-
-namespace {
-
-Session example(const fs::path& folder) {
-    Session s;
-    s.name = "Harbour";
-    s.reels.push_back(makeReel(s, folder / "media/a.wav"));
-    s.reels.push_back(makeReel(s, folder / "media/b.wav"));
-    s.reels[1].isolation().depth = 12;
-    s.reels[1].isolation().firmness = -25;
-    s.reels[1].loop = {1.5, 2.25};
-    s.reels[1].quality = "quick";
-    s.current = s.reels[1].id;
-    s.stage = "weigh";
-    return s;
-}
-
-}  // namespace
 
 TEST(SessionFile, RoundTrips) {
     const TempFolder folder;
