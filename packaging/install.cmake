@@ -2,7 +2,7 @@
 install(TARGETS rivlen-desk rivlen-cli RUNTIME DESTINATION bin)
 install(TARGETS rivlen-torch LIBRARY DESTINATION ${RIVLEN_LIBRARY_FOLDER})
 install(TARGETS rivlen-network-host RUNTIME DESTINATION ${RIVLEN_LIBRARY_FOLDER})
-foreach(folder networks presets fonts demo)
+foreach(folder networks scene presets fonts demo)
   install(DIRECTORY ${folder} DESTINATION share/rivlen PATTERN "*.py" EXCLUDE PATTERN "__pycache__" EXCLUDE)
 endforeach()
 install(FILES packaging/rivlen.desktop DESTINATION share/applications)

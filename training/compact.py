@@ -14,6 +14,7 @@ import model
 
 # Each way of zero. The mean SI-SDR of twelve mixtures is the same within 0.2 dB with 127, 31, 23 and 15, for better or worse by chance.
 LEVELS = 25
+RANK = 4    # of what a scene may change of a matrix
 
 
 def quantised(weight):
@@ -23,14 +24,19 @@ def quantised(weight):
 
 
 class Weights(nn.Module):
+    """What a scene may change of them (docs/formats.md, "Learning") is a product of two narrow matrices, zero here: Hu et al., "LoRA:
+    Low-rank adaptation of large language models" (2021)."""
+
     def __init__(self, weight):
         super().__init__()
         integer, scale = quantised(weight.detach())
         self.register_buffer("integer", integer.contiguous())
         self.register_buffer("scale", scale)
+        self.register_buffer("change_left", torch.zeros(weight.size(0), RANK))
+        self.register_buffer("change_right", torch.zeros(RANK, weight[0].numel()))
 
     def forward(self):
-        return self.integer.float() * self.scale
+        return self.integer.float() * self.scale + (self.change_left @ self.change_right).view_as(self.integer)
 
 
 class CompactConv(nn.Module):
@@ -42,6 +48,7 @@ class CompactConv(nn.Module):
         norm = conv.norm
         for name in ("weight", "bias", "running_mean", "running_var"):
             self.register_buffer(f"norm_{name}", getattr(norm, name).detach().clone())
+        self.register_buffer("change_bias", torch.zeros_like(norm.bias))
         self.eps: float = norm.eps
         self.dilation: int = conv.conv.dilation[0]
         self.residual: bool = conv.residual
@@ -49,9 +56,9 @@ class CompactConv(nn.Module):
     def forward(self, x):
         gain = self.norm_weight / torch.sqrt(self.norm_running_var + self.eps)
         weight = (self.weight() * gain.view(-1, 1, 1, 1)).contiguous(memory_format=torch.channels_last)
-        y = F.conv2d(x, weight, self.norm_bias - self.norm_running_mean * gain, [1, 1], [self.dilation, 1], [self.dilation, 1])
-        y = y.relu_()
-        return y.add_(x) if self.residual else y
+        bias = self.norm_bias - self.norm_running_mean * gain + self.change_bias
+        y = F.conv2d(x, weight, bias, [1, 1], [self.dilation, 1], [self.dilation, 1]).relu_()
+        return y + x if self.residual else y  # not in place: learning asks for what the ReLU gave
 
 
 class CompactLinear(nn.Module):
@@ -59,9 +66,10 @@ class CompactLinear(nn.Module):
         super().__init__()
         self.weight = Weights(linear.weight)
         self.register_buffer("bias", linear.bias.detach().clone())
+        self.register_buffer("change_bias", torch.zeros_like(linear.bias))
 
     def forward(self, x):
-        return F.linear(x, self.weight(), self.bias)
+        return F.linear(x, self.weight(), self.bias + self.change_bias)
 
 
 def compact(module):
@@ -90,7 +98,7 @@ def restore(path):
     shipped = torch.jit.load(str(path)).net.state_dict()
     state = {}
     for name, value in shipped.items():
-        if name.endswith(".weight.scale"):
+        if name.endswith(".weight.scale") or ".change_" in name:
             continue
         if name.endswith(".weight.integer"):
             base = name[:-len(".weight.integer")]

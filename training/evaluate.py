@@ -1,7 +1,7 @@
 #!/usr/bin/python3
 """Measures a network on the development set, over the unprocessed mixture.
 
-Usage: evaluate.py NETWORK.ts [--quality quick|fine] [--full] [--json]
+Usage: evaluate.py NETWORK.ts [--quality plain|quick|fine] [--full] [--json]
        evaluate.py baseline [--full] [--json]     the classical method of baseline.py
 
 The development set: 24 stereo mixtures of 10 s with fixed seeds, from speakers, music and effects that
@@ -10,15 +10,19 @@ The voice is what Rivlen shows as dialogue: dialogue and room together.
 """
 import argparse
 import json
+import math
 
 import numpy as np
 import torch
+from scipy.signal import resample_poly
 
 import bands
 import measures
 from stems import Stems
 
 CLIPS, SECONDS = 24, 10
+# What each quality averages: the recording at these rates in Hz, each taken for 48000.
+RATES = {"plain": (48000,), "quick": (36000,), "fine": (48000, 38400, 60000)}
 SHOWN = ("dialogue", "music", "ambience")
 
 
@@ -45,18 +49,28 @@ def shown(stems):
     return np.stack([stems[0] + stems[1], stems[2], stems[3]])
 
 
-def waveform(network, quality="quick"):
-    """A function float32[C, n] -> float32[4, C, n]; fine averages two passes, shifted by half the network's grid."""
-    def separate(x):
+def waveform(network, quality="plain"):
+    """A function float32[C, n] -> float32[4, C, n]."""
+    def once(x):
         with torch.no_grad():
-            t = torch.from_numpy(np.ascontiguousarray(x))[None]
-            y = network(t)[0]
-            if quality == "fine":
-                half = network.stride * network.hop // 2  # of the grid on which cells are merged
-                y = (y + network(torch.nn.functional.pad(t, (half, 0)))[0, :, :, half:]) / 2
-            y = y.numpy()
-            return y if len(y) == 4 else np.stack([y[0], np.zeros_like(y[0]), y[1], y[2]])
+            return network(torch.from_numpy(np.ascontiguousarray(x))[None])[0].numpy()
+
+    def at(x, rate):
+        if rate == bands.RATE:
+            return once(x)
+        y = resample_poly(once(resample_poly(x, *lowest(rate, bands.RATE), axis=-1).astype(np.float32)), *lowest(bands.RATE, rate), axis=-1)
+        y = np.pad(y[..., :x.shape[-1]], ((0, 0), (0, 0), (0, max(0, x.shape[-1] - y.shape[-1])))).astype(np.float32)
+        y[-1] += x - y.sum(0)
+        return y
+
+    def separate(x):
+        y = sum(at(x, rate) for rate in RATES[quality]) / len(RATES[quality])
+        return y if len(y) == 4 else np.stack([y[0], np.zeros_like(y[0]), y[1], y[2]])
     return separate
+
+
+def lowest(a, b):
+    return a // math.gcd(a, b), b // math.gcd(a, b)
 
 
 def oracle(stems):
@@ -128,7 +142,7 @@ def measure(separate, full=True):
 def main():
     parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
     parser.add_argument("network")
-    parser.add_argument("--quality", default="fine", choices=("quick", "fine"))
+    parser.add_argument("--quality", default="fine", choices=RATES)
     parser.add_argument("--full", action="store_true")
     parser.add_argument("--json", action="store_true")
     options = parser.parse_args()

@@ -1,8 +1,8 @@
 #!/usr/bin/python3
 """Exports a run's averaged weights as TorchScript with its card into networks/.
 
-Usage: export.py RUN KIND [--no-speed]      KIND: main or quick
-       export.py - KIND                     measures the shipped network again on the field set, and its speed, and notes it in its card
+Usage: export.py RUN KIND [--no-speed]      KIND: main
+       export.py - KIND                     measures the shipped network again, and its speed, and notes it in its card
 The card's figures are all measured here: quality on the field set, quality and cross-talk on the development set, quality on the committed
 excerpt of it (for the tests), speed with rivlen-cli on five minutes of sound when it has been built.
 """
@@ -38,12 +38,8 @@ CLI = paths.HERE.parent / "build" / "bin" / "rivlen-cli"
 
 KINDS = {
     "main": {
-        "name": "Main", "rank": 10, "passes": "fine", "context_seconds": 5.4, "quick": "quick",
-        "purpose": "For delivery: speech over music and surroundings, indoors and outdoors, mono and stereo. Interviews, narration, scenes.",
-    },
-    "quick": {
-        "name": "Quick", "rank": 20, "passes": "quick", "context_seconds": 3.6, "whole_voice": True,
-        "purpose": "For a first listen and for previews: the same stems at a fraction of the time, less cleanly.",
+        "name": "Main", "rank": 10, "context_seconds": 5.4,
+        "purpose": "Speech over music and surroundings, indoors and outdoors, mono and stereo. Interviews, narration, scenes.",
     },
 }
 
@@ -106,9 +102,23 @@ def write(card):
 def note_speed(card):
     card["speed"] = {"measure": "times real time of rivlen-cli split on five minutes of stereo at 48 kHz, two processor cores, best of three"}
     for quality in ("fine", "quick"):
-        if quality in (card["quality"]["passes"], "quick"):
-            card["speed"][quality] = speed(quality, card["id"])
+        card["speed"][quality] = speed(quality, card["id"])
     write(card)
+
+
+def note_quality(card, script):
+    """What is stated of the fine quality, and under "quick" the same of the quick one."""
+    fine, quick = (evaluate.waveform(script, quality) for quality in ("fine", "quick"))
+    measured, quickly = evaluate.measure(fine, full=True), evaluate.measure(quick, full=False)
+    card["quality"] = {
+        "measure": "SI-SDR in dB, mean over the 24 clips of 10 s of training/evaluate.py (unseen speakers, music and effects); dialogue counts with its room",
+        "stereo": measured["stereo"], "mono": measured["mono"], "field": in_the_field(fine), "excerpt_si_sdr": on_excerpt(fine),
+        "quick": {"stereo": quickly["stereo"], "mono": quickly["mono"], "field": in_the_field(quick), "excerpt_si_sdr": on_excerpt(quick)},
+    }
+    card["cross_talk"] = {
+        "measure": "level in dB of each answer (column) relative to the only stem that is there (row), mean over the same clips",
+        "db": measured["cross_talk"],
+    }
 
 
 def main():
@@ -121,27 +131,24 @@ def main():
     kind = KINDS[options.kind]
     if options.run == "-":
         card = json.loads((NETWORKS / f"{options.kind}.json").read_text())
-        card["quality"]["field"] = in_the_field(evaluate.waveform(torch.jit.load(str(NETWORKS / card["file"])), kind["passes"]))
+        note_quality(card, torch.jit.load(str(NETWORKS / card["file"])))
         write(card)
         return None if options.no_speed else note_speed(card)
     net, saved = train.finished(options.run)
     earlier = saved["earlier"]
-    whole = kind.get("whole_voice", False)
-    stems = evaluate.SHOWN if whole else mix.STEMS
-    script = torch.jit.script(waveform.WaveformNetwork(compact.compact(copy.deepcopy(net)), whole).eval())
+    script = torch.jit.script(waveform.WaveformNetwork(compact.compact(copy.deepcopy(net))).eval())
     NETWORKS.mkdir(exist_ok=True)
     file = NETWORKS / f"{options.kind}.ts"
     compact.save(script, file)
-    separate = evaluate.waveform(script, kind["passes"])
-    measured = evaluate.measure(separate, full=True)
     grid = net.stride * net.transform.hop
     card = {
         "format": "rivlen-network", "version": 1, "id": options.kind, "name": kind["name"], "rank": kind["rank"],
         "purpose": kind["purpose"],
         "file": file.name, "sha256": hashlib.sha256(file.read_bytes()).hexdigest(),
-        "stems": list(stems), "shown": {} if whole else {"room": "dialogue"}, "sample_rate": bands.RATE, "channels": [1, 2],
+        "stems": list(mix.STEMS), "shown": {"room": "dialogue"}, "sample_rate": bands.RATE, "channels": [1, 2],
         "context_samples": int(kind["context_seconds"] * bands.RATE / grid + 1) * grid, "grid_samples": grid,
         "minimum_samples": 1, "latency_samples": 0,
+        "fine_rates": evaluate.RATES["fine"], "quick_rates": evaluate.RATES["quick"],
         "licence": "GPL-3.0-or-later", "date": datetime.date.today().isoformat(),
         "training": {
             "method": "Band mask network over mid and side (training/model.py), trained on mixtures made on the fly (training/mix.py).",
@@ -150,19 +157,9 @@ def main():
             "parameters": sum(p.numel() for p in net.parameters()),
             "data": "Open recordings from Debian's packages, synthesised voices and procedural ambience; every file with licence and checksum in training/manifest.json.",
         },
-        "quality": {
-            "measure": "SI-SDR in dB, mean over the 24 clips of 10 s of training/evaluate.py (unseen speakers, music and effects); dialogue counts with its room",
-            "passes": kind["passes"], "stereo": measured["stereo"], "mono": measured["mono"], "field": in_the_field(separate),
-            "excerpt_si_sdr": on_excerpt(separate),
-        },
-        "cross_talk": {
-            "measure": "level in dB of each answer (column) relative to the only stem that is there (row), mean over the same clips",
-            "db": measured["cross_talk"],
-        },
-        "gigaflop_per_second_of_stereo": round(float(gigaflop_per_second(net, len(stems))), 2),
+        "gigaflop_per_second_of_stereo": round(float(gigaflop_per_second(net, len(mix.STEMS))), 2),
     }
-    if "quick" in kind:
-        card["quick"] = kind["quick"]
+    note_quality(card, script)
     write(card)
     if not options.no_speed:
         note_speed(card)

@@ -1,7 +1,7 @@
 #!/usr/bin/python3
 """Scores a network on the field set (field.py): per kind, per voice, per position, means and worst cases.
 
-Usage: field_score.py NETWORK.ts [--quality quick|fine] [--mono] [--json]     --mono folds every mixture to one channel
+Usage: field_score.py NETWORK.ts [--quality plain|quick|fine] [--mono] [--json]     --mono folds every mixture to one channel
 """
 import argparse
 import json
@@ -100,7 +100,7 @@ def table(result):
 def main():
     parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
     parser.add_argument("network")
-    parser.add_argument("--quality", default="fine", choices=("quick", "fine"))
+    parser.add_argument("--quality", default="fine", choices=evaluate.RATES)
     parser.add_argument("--mono", action="store_true")
     parser.add_argument("--json", action="store_true")
     parser.add_argument("--threads", type=int, default=2)

@@ -1,5 +1,5 @@
 #!/usr/bin/python3
-"""Writes the networks' figures on the field set from their cards into docs/quality.md and README.md, between the markers there.
+"""Writes the network's figures on the field set from its card into docs/quality.md and README.md, between the markers there.
 
 Usage: quality_tables.py
 """
@@ -46,16 +46,16 @@ def between(text, name, content):
 
 
 def main():
-    cards = {name: json.loads((ROOT / "networks" / f"{name}.json").read_text()) for name in ("main", "quick")}
-    quality = (ROOT / "docs" / "quality.md").read_text()
-    for name, card in cards.items():
-        quality = between(quality, f"field {name}", table(card["quality"]["field"]))
-    (ROOT / "docs" / "quality.md").write_text(quality)
-    short = ["| network | dialogue | music | ambience | dialogue made worse |", "|---|---|---|---|---|"]
-    for name, card in cards.items():
-        s = card["quality"]["field"]["stereo"]["all"]
-        label = f"`{name}`" + (", fine" if card["quality"]["passes"] == "fine" else "")
-        short.append(f"| {label} | " + " | ".join(f"{100 * s[p]['share']:.0f} %" for p in PARTS) + f" | {s['dialogue']['worse']} of {s['dialogue']['of']} |")
+    quality = json.loads((ROOT / "networks" / "main.json").read_text())["quality"]
+    fields = {"fine": quality["field"], "quick": quality["quick"]["field"]}
+    text = (ROOT / "docs" / "quality.md").read_text()
+    for name, field in fields.items():
+        text = between(text, f"field {name}", table(field))
+    (ROOT / "docs" / "quality.md").write_text(text)
+    short = ["| quality | dialogue | music | ambience | dialogue made worse |", "|---|---|---|---|---|"]
+    for name, field in fields.items():
+        s = field["stereo"]["all"]
+        short.append(f"| {name} | " + " | ".join(f"{100 * s[p]['share']:.0f} %" for p in PARTS) + f" | {s['dialogue']['worse']} of {s['dialogue']['of']} |")
     readme = (ROOT / "README.md").read_text()
     (ROOT / "README.md").write_text(between(readme, "field", "\n".join(short)))
 

@@ -14,6 +14,7 @@ void addWeigh(CLI::App& program, Progress& progress);
 void addTreat(CLI::App& program, Progress& progress);
 void addDispatch(CLI::App& program, Progress& progress);
 void addNetworks(CLI::App& program);
+void addLearn(CLI::App& program, Progress& progress);
 void addScore(CLI::App& program);
 
 }  // namespace rivlen

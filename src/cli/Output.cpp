@@ -41,4 +41,8 @@ void addTolerateDamage(CLI::App& command, bool& flag) {
                      "Go on where a file cannot be decoded, with silence of the right length there.");
 }
 
+void addScene(CLI::App& command, std::string& file) {
+    command.add_option("--scene", file, "What the network learned from a scene, see `rivlen-cli learn`.");
+}
+
 }  // namespace rivlen

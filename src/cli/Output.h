@@ -19,4 +19,7 @@ void tellFaults(const SampleSource& source, const std::string& file);
 /// --tolerate-damage.
 void addTolerateDamage(CLI::App& command, bool& flag);
 
+/// --scene.
+void addScene(CLI::App& command, std::string& file);
+
 }  // namespace rivlen

@@ -15,7 +15,7 @@
 #include "core/delivery/StemFiles.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
-#include "core/separation/NetworkLibrary.h"
+#include "core/separation/Scene.h"
 
 namespace rivlen {
 
@@ -23,7 +23,7 @@ namespace {
 
 struct SplitOptions {
     std::vector<std::string> files;
-    std::string out, network, quality = "fine", format = "wav", bits = "32f";
+    std::string out, network, scene, quality = "fine", format = "wav", bits = "32f";
     SpanOptions span;
     StrengthOptions strength;
     bool force = false, json = false, apart = false, result = false, tolerateDamage = false;
@@ -87,7 +87,7 @@ void run(const SplitOptions& o, Progress& progress) {
                     "--room-keep says how much of the room the dialogue keeps, and --apart writes the room by itself: "
                     "choose one of them.");
     AudioFormat::parse(o.format, o.bits);
-    const NetworkCard card = forQuality(findNetwork(o.network), o.quality);
+    const NetworkCard card = networkFor(o.network, o.quality, o.scene);
     std::set<std::string> names;
     for (const auto& file : o.files)
         if (!names.insert(std::filesystem::path(file).stem().string()).second)
@@ -121,6 +121,7 @@ void addSplit(CLI::App& program, Progress& progress) {
     command->add_option("FILE", o->files, "Audio or video files.")->required();
     command->add_option("--out", o->out, "Folder for the stems; made when missing.")->required();
     command->add_option("--network", o->network, "Network id, see `rivlen-cli networks`.");
+    addScene(*command, o->scene);
     command->add_option("--quality", o->quality, "quick or fine (default).")->check(oneOf({"quick", "fine"}));
     o->span.addTo(*command);
     o->strength.addTo(*command);

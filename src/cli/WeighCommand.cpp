@@ -14,7 +14,7 @@
 #include "core/isolation/Weighable.h"
 #include "core/media/Timecode.h"
 #include "core/separation/Engine.h"
-#include "core/separation/NetworkLibrary.h"
+#include "core/separation/Scene.h"
 
 namespace rivlen {
 
@@ -23,7 +23,7 @@ namespace {
 constexpr double kMostSeconds = 300;  // what is weighed at once is held in memory
 
 struct WeighOptions {
-    std::string file, network, quality = "fine", stem = "dialogue";
+    std::string file, network, scene, quality = "fine", stem = "dialogue";
     SpanOptions span;
     StrengthOptions strength;
     bool json = false, tolerateDamage = false;
@@ -42,7 +42,7 @@ nlohmann::json pointJson(const TradePoint& p) {
 
 SpanCells separatedCells(MediaReader& reader, const WeighOptions& o, const IsolationSettings& settings,
                          std::pair<int64_t, int64_t> span, const Progress& progress) {
-    const NetworkCard card = forQuality(findNetwork(o.network), o.quality);
+    const NetworkCard card = networkFor(o.network, o.quality, o.scene);
     // Some seconds around, so that the edges of the span are judged by what surrounds them.
     const int64_t around = 4 * int64_t(reader.sampleRate());
     EngineOptions options;
@@ -122,6 +122,7 @@ void addWeigh(CLI::App& program, Progress& progress) {
                                "Measures spill and damage of one stem at a strength, and suggests a strength.");
     command->add_option("FILE", o->file, "An audio or video file.")->required();
     command->add_option("--network", o->network, "Network id, see `rivlen-cli networks`.");
+    addScene(*command, o->scene);
     command->add_option("--quality", o->quality, "quick or fine (default).")->check(oneOf({"quick", "fine"}));
     command->add_option("--stem", o->stem, "The wanted stem: dialogue (default), music or ambience.")
         ->check(oneOf(kStemNames));

@@ -40,6 +40,7 @@ int main(int argc, char** argv) {
     rivlen::addWeigh(program, progress);
     rivlen::addDispatch(program, progress);
     rivlen::addNetworks(program);
+    rivlen::addLearn(program, progress);
     rivlen::addScore(program);
     try {
         program.parse(argc, argv);

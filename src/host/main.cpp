@@ -1,15 +1,16 @@
-// Runs one network apart from everything else: tries it and says what it found, or answers what it is asked over the
-// socket until that closes. Started by NetworkProcess with its memory bounded; confined before the module is loaded.
+// Runs one network apart from everything else: tries it and says what it found, answers what it is asked over the
+// socket until that closes, or lets it learn a scene. Started by NetworkProcess with its memory bounded; confined before the module is loaded.
 #include <poll.h>
+#include <sys/resource.h>
 #include <sys/socket.h>
 #include <unistd.h>
 
-#include <cstring>
 #include <thread>
 
 #include "Confinement.h"
 #include "core/base/Memory.h"
 #include "core/base/Unexpected.h"
+#include "core/learning/LearnProcess.h"
 #include "core/separation/NetworkCheck.h"
 #include "core/separation/NetworkModule.h"
 
@@ -77,21 +78,78 @@ void serve(Network& network) {
     }
 }
 
+constexpr int kLowerPriority = 5, kLearningThreads = 2;
+constexpr int64_t kMostMarked = int64_t(192000) * 1800;  ///< frames in all: what is marked fits into the memory
+
+/// Fills in what the user marked. False when it cannot be.
+bool getMarked(SoundsByStem& marked, int& channels) {
+    int64_t all = 0;
+    while (true) {
+        MarkedHeader header{};
+        get(&header, sizeof header);
+        if (header.frames < 0) return channels > 0;
+        all += header.frames;
+        if (header.stem < 0 || header.stem >= int(kStemCount) || header.channels < 1 || header.channels > 2 ||
+            (channels != 0 && header.channels != channels) || header.frames < 1 || all > kMostMarked)
+            return false;
+        channels = header.channels;
+        marked[size_t(header.stem)].push_back(AudioBuffer::uncleared(channels, header.frames));
+        const auto samples = marked[size_t(header.stem)].back().samples();
+        get(samples.data(), samples.size() * sizeof(float));
+    }
+}
+
+void learn(Learner& learner, SoundsByStem library) {
+    say("");
+    SceneSounds sounds;
+    int channels = 0;
+    if (!getMarked(sounds.marked, channels)) _exit(1);
+    for (size_t stem = 0; stem < kStemCount; ++stem)
+        for (AudioBuffer& sound : library[stem]) {
+            sounds.library[stem].push_back(withChannels(sound, channels));
+            sound = {};
+        }
+    Progress progress;
+    progress.onProgress = [](double along) { say(nlohmann::json{{"along", along}}.dump()); };
+    const SceneOutcome outcome = learnScene(learner, sounds, {}, progress);
+    const std::string text =
+        nlohmann::json{{"kept", outcome.kept}, {"reason", outcome.reason}, {"gain_db", outcome.gainDb}}.dump();
+    const NetworkReply reply{int64_t(text.size()), int64_t(outcome.changes.size())};
+    put(&reply, sizeof reply);
+    put(text.data(), text.size());
+    for (const auto& [name, values] : outcome.changes) {
+        const ChangeHeader header{int64_t(name.size()), int64_t(values.size())};
+        put(&header, sizeof header);
+        put(name.data(), name.size());
+        put(values.data(), values.size() * sizeof(float));
+    }
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
     keepLargeBlocks();
     NetworkFacts facts;
-    const bool tries = argc == 4 && std::strcmp(argv[1], "try") == 0;
-    if (!tries && !(argc == 4 && std::strcmp(argv[1], "serve") == 0)) return 2;
+    const std::string task = argc == 4 ? argv[1] : "";
+    if (task != "try" && task != "serve" && task != "learn") return 2;
+    const bool tries = task == "try";
     try {
         NetworkCard card = NetworkCard::load(argv[2]);
         card.sha256 = argv[3];  // the module that was asked for, whatever the card says by now
         const std::string module = moduleBytes(card);
+        SoundsByStem library;
+        if (task == "learn") {
+            setpriority(PRIO_PROCESS, 0, kLowerPriority);
+            library = sceneLibrary(card.sampleRate, 2);
+        }
         prepareBackend();
         facts.confinedBy = confine();
         endWithTheOther();
         refuseInflating(card, module);
+        if (task == "learn") {
+            learn(*beginLearning(card, module, kLearningThreads), std::move(library));
+            _exit(0);
+        }
         const auto network = loadHere(card, module);
         if (!tries) serve(*network);
         const std::string by = facts.confinedBy;

@@ -150,7 +150,7 @@ public:
             Isolator isolator(clip.dialogue.channels(), 48000);
             Weigher weigher(clip.cells);
             for (const auto& s : {setting(kFullDepth), setting(12)}) {
-                rows.push_back({"", weigher.weigh(s), measuredQuality(m_choices[i].card), 0});
+                rows.push_back({"", weigher.weigh(s), measuredQuality(m_choices[i].card, m_choices[i].quality), 0});
                 truth.push_back(
                     siSdr(isolator.apply(s, 0, 0, clip.dialogue.frames(), clip.source, clip.stems)[0], clip.dialogue));
             }

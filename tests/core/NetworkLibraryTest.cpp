@@ -130,12 +130,12 @@ TEST_F(Library, TheContextThatItNeedsIsMeasured) {
 
 TEST_F(Library, ACardThatLiesAboutARealNetworksContextIsRefused) {
     const TempFolder folder;
-    nlohmann::json card = nlohmann::json::parse(std::ifstream(networksFolder() / "quick.json"));
-    fs::copy_file(networksFolder() / "quick.ts", folder / "quick.ts");
+    nlohmann::json card = nlohmann::json::parse(std::ifstream(networksFolder() / "main.json"));
+    fs::copy_file(networksFolder() / "main.ts", folder / "main.ts");
     card["context_samples"] = 10;
     card["grid_samples"] = 1;
-    std::ofstream(folder / "quick.json") << card;
-    const NetworkFacts facts = checkNetwork(NetworkCard::load(folder / "quick.json"));
+    std::ofstream(folder / "main.json") << card;
+    const NetworkFacts facts = checkNetwork(NetworkCard::load(folder / "main.json"));
     EXPECT_NE(facts.reason.find("its card says 0.00 s: context_samples must be"), std::string::npos) << facts.reason;
 }
 

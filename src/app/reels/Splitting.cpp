@@ -6,7 +6,7 @@
 #include "core/base/Error.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
-#include "core/separation/NetworkLibrary.h"
+#include "core/separation/Scene.h"
 
 namespace rivlen {
 
@@ -43,7 +43,7 @@ Splitting::Splitting(Document& document, Reels& reels, Treating& treating, Work&
 }
 
 std::filesystem::path Splitting::storeFolder(const Reel& reel) const {
-    return StemStore::folderFor(m_reels.splitFile(reel), forQuality(findNetwork(reel.network), reel.quality).sha256,
+    return StemStore::folderFor(m_reels.splitFile(reel), networkFor(reel.network, reel.quality, reel.scene).sum(),
                                 reel.quality);
 }
 
@@ -97,7 +97,7 @@ void Splitting::split() {
     NetworkCard card;
     std::filesystem::path folder;
     try {
-        card = forQuality(findNetwork(r->network), r->quality);
+        card = networkFor(r->network, r->quality, r->scene);
         folder = storeFolder(*r);
         facts.stems.reset();
         m_reels.tellStemsReplaced(r->id);  // nobody reads what is written anew
@@ -115,7 +115,7 @@ void Splitting::split() {
         Work::Queue::Long, "Splitting " + r->name,
         [this, factor, loaded = m_loaded, source = m_reels.splitFile(*r), store = facts.stems, card,
          fine = r->quality != "quick", tolerate = r->tolerateDamage](Progress& progress, const Work::Post& post) {
-            if (!loaded->network || loaded->network->card().sha256 != card.sha256) loaded->network = loadNetwork(card);
+            if (!loaded->network || loaded->network->card().sum() != card.sum()) loaded->network = loadNetwork(card);
             const auto start = std::chrono::steady_clock::now();
             MediaReader reader(source);
             if (!tolerate) reader.refuseDamage();

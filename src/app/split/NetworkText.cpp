@@ -96,7 +96,7 @@ QString figuresInFull(const NetworkCard& card, const CardFigures& figures) {
 }  // namespace
 
 QString qualityInWords(const NetworkCard& card, const QString& quality) {
-    const CardFigures figures = figuresOf(card);
+    const CardFigures figures = figuresOf(card, quality.toStdString());
     QString text;
     const auto stereo = figures.stems.find("stereo");
     const auto gain = [&](const char* stem) {

@@ -13,9 +13,9 @@
 namespace rivlen {
 
 struct TrialDesk::Networks {
-    std::map<std::string, std::shared_ptr<Network>> bySha;
+    std::map<std::string, std::shared_ptr<Network>> bySum;
     const std::shared_ptr<Network>& get(const NetworkCard& card) {
-        auto& network = bySha[card.sha256];
+        auto& network = bySum[card.sum()];
         if (!network) network = loadNetwork(card);
         return network;
     }
@@ -121,7 +121,7 @@ void TrialDesk::start() {
                                        whose[i],
                                        timelines[i],
                                        {nameOf(choice, whose[i]).toStdString(), trial.weighings[i],
-                                        measuredQuality(choice.card), trial.seconds},
+                                        measuredQuality(choice.card, choice.quality), trial.seconds},
                                        trial.loudness[i],
                                        stems});
                 post([this, answers, loudness = meter.integrated()] {

@@ -5,7 +5,7 @@
 #include "core/media/MediaReader.h"
 #include "core/rebuild/MendPatches.h"
 #include "core/separation/Engine.h"
-#include "core/separation/NetworkLibrary.h"
+#include "core/separation/Scene.h"
 #include "core/treatment/TreatedFile.h"
 
 namespace rivlen {
@@ -15,8 +15,8 @@ namespace fs = std::filesystem;
 namespace {
 
 std::shared_ptr<StemStore> splitStems(const fs::path& source, const ReelRecipe& recipe, const Progress& progress) {
-    const NetworkCard card = forQuality(findNetwork(recipe.network), recipe.quality);
-    const fs::path folder = StemStore::folderFor(source, card.sha256, recipe.quality);
+    const NetworkCard card = networkFor(recipe.network, recipe.quality, recipe.scene);
+    const fs::path folder = StemStore::folderFor(source, card.sum(), recipe.quality);
     if (auto known = StemStore::openFinished(folder)) return known;
     MediaReader reader(source);
     if (!recipe.tolerateDamage) reader.refuseDamage();
@@ -64,7 +64,7 @@ bool isPrepared(const ReelRecipe& recipe) {
     }
     return !recipe.needsStems ||
            StemStore::openFinished(StemStore::folderFor(
-               recording, forQuality(findNetwork(recipe.network), recipe.quality).sha256, recipe.quality)) != nullptr;
+               recording, networkFor(recipe.network, recipe.quality, recipe.scene).sum(), recipe.quality)) != nullptr;
 }
 
 ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {

@@ -11,6 +11,7 @@ struct ReelRecipe {
     std::string name;
     std::filesystem::path source;
     std::string network, quality;  ///< as in a session
+    std::filesystem::path scene;   ///< as in a session
     std::vector<Treatment> treatments;
     StrengthTimeline timeline;
     std::vector<Mend> mends;

@@ -11,16 +11,20 @@
 #include "core/isolation/StemNames.h"
 #include "core/loudness/Loudness.h"
 #include "core/separation/NetworkLibrary.h"
+#include "core/separation/Scene.h"
 
 namespace rivlen {
 
-std::optional<double> measuredQuality(const NetworkCard& card) {
-    const auto place = nlohmann::json::json_pointer("/quality/stereo/si_sdr/network/dialogue");
+std::optional<double> measuredQuality(const NetworkCard& card, const std::string& quality) {
+    const auto own = nlohmann::json::json_pointer("/quality/quick");
+    const auto place = nlohmann::json::json_pointer(
+        quality == "quick" && card.all.contains(own) ? "/quality/quick/stereo/si_sdr/network/dialogue"
+                                                     : "/quality/stereo/si_sdr/network/dialogue");
     if (!card.all.contains(place) || !card.all.at(place).is_number()) return std::nullopt;
     return card.all.at(place).get<double>();
 }
 
-std::vector<TrialChoice> trialChoices() {
+std::vector<TrialChoice> trialChoices(const std::vector<std::filesystem::path>& scenes) {
     std::vector<TrialChoice> all;
     const auto cards = listNetworks();
     for (const auto& card : cards) {
@@ -31,7 +35,12 @@ std::vector<TrialChoice> trialChoices() {
         const bool another = std::any_of(cards.begin(), cards.end(), [&](const auto& c) { return c.quick == card.id; });
         if (!fits || another) continue;
         for (const char* quality : {"fine", "quick"})
-            all.push_back({forQuality(card, quality), card.id, quality, card.name + ", " + quality});
+            all.push_back({forQuality(card, quality), card.id, quality, {}, card.name + ", " + quality});
+        for (const auto& scene : scenes) try {
+                const NetworkCard learned = withScene(card, scene);
+                all.push_back({learned, card.id, "fine", scene, card.name + ", " + scene.stem().string()});
+            } catch (const Error&) {  // another network's
+            }
     }
     return all;
 }

@@ -11,11 +11,13 @@ struct TrialChoice {
     NetworkCard card;     ///< of the network that does the work
     std::string network;  ///< id as it is chosen in a reel
     std::string quality;  ///< "quick" or "fine"
+    std::filesystem::path scene;  ///< as it is chosen in a reel
     std::string name;     ///< "Main, fine"
 };
 
-/// Every network that gives the window's stems, at each quality that differs.
-std::vector<TrialChoice> trialChoices();
+/// Every network that gives the window's stems, at each quality; with scenes also as these changed it (those that fit no
+/// network are left out).
+std::vector<TrialChoice> trialChoices(const std::vector<std::filesystem::path>& scenes = {});
 
 /// What a network made of the stretch.
 struct Trial {
@@ -36,7 +38,7 @@ Trial tryNetwork(SampleSource& source, const TrialChoice& choice, const std::sha
 inline constexpr double kTrialAround = 1.0;  ///< seconds
 
 /// The dialogue's SI-SDR that a network's card states for known stereo mixtures, dB; nothing when it does not.
-std::optional<double> measuredQuality(const NetworkCard& card);
+std::optional<double> measuredQuality(const NetworkCard& card, const std::string& quality);
 
 /// A network's answer at a strength, as it is ranked.
 struct TrialRow {

@@ -28,6 +28,7 @@ struct CardFigures {
     bool understood = true;  ///< false: it states them in a way that is not known here, and nothing is filled in
 };
 
-CardFigures figuresOf(const NetworkCard& card);
+/// Of a quality, "fine" or "quick"; a card that does not tell them apart states one set of figures for both.
+CardFigures figuresOf(const NetworkCard& card, const std::string& quality = "fine");
 
 }  // namespace rivlen

@@ -15,16 +15,20 @@ namespace rivlen {
 
 namespace {
 
+/// How many tiles are computed at the same time, one thread each: more take memory and bring little
+/// (docs/performance.md).
+constexpr size_t kTilesAtOnce = 2;
+
 /// One group of channels on its way through the network and back to the source's rate.
 class ChannelRun {
 public:
-    ChannelRun(std::vector<int> channels, int rate, const std::shared_ptr<Network>& network, const EngineOptions& o,
-               bool alone)
+    /// as: the rate in Hz at which the network sees the sound.
+    ChannelRun(std::vector<int> channels, int rate, int as, const std::shared_ptr<Network>& network,
+               const EngineOptions& o, size_t atOnce, const std::shared_ptr<TileStream::Places>& places)
         : m_channels(std::move(channels)),
-          m_in(rate, network->card().sampleRate, int(m_channels.size())),
-          m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * network->card().sampleRate),
-                  int64_t((o.tileSeconds > 0 ? o.tileSeconds : kTileSeconds) * network->card().sampleRate),
-                  o.quality == EngineOptions::Quality::Fine ? 2 : 1, alone) {
+          m_in(rate, as, int(m_channels.size())),
+          m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * as),
+                  int64_t((o.tileSeconds > 0 ? o.tileSeconds : kTileSeconds) * as), atOnce, places) {
         const NetworkCard& card = network->card();
         const auto given = stemsGiven(card, o);
         for (size_t s = 0; s < card.stems.size(); ++s) {
@@ -33,7 +37,7 @@ public:
             m_row.push_back(size_t(row - given.begin()));
         }
         for (size_t s = 0; s < given.size(); ++s) {
-            m_out.emplace_back(network->card().sampleRate, rate, int(m_channels.size()));
+            m_out.emplace_back(as, rate, int(m_channels.size()));
             ready.emplace_back(int(m_channels.size()));
         }
     }
@@ -144,9 +148,15 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
         else  // a mono network takes the channels one by one
             for (int c : group) groups.push_back({c});
     }
-    std::vector<ChannelRun> runs;
+    std::vector<int> rates = options.quality == EngineOptions::Quality::Fine ? network->card().fineRates
+                                                                             : network->card().quickRates;
+    if (rates.empty()) rates = {network->card().sampleRate};
+    const auto places = std::make_shared<TileStream::Places>(kTilesAtOnce);
+    const size_t atOnce = groups.size() * rates.size() == 1 ? kTilesAtOnce : 1;
+    std::vector<ChannelRun> runs;  // one a group and rate
     for (const auto& group : groups)
-        runs.emplace_back(group, source.sampleRate(), network, options, groups.size() == 1);
+        for (const int rate : rates)
+            runs.emplace_back(group, source.sampleRate(), rate, network, options, atOnce, places);
     int64_t read = 0, written = 0;
     AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
     Deliverer deliverer(Remainder(int(stemCount), source.channels(), source.sampleRate()), sink);
@@ -157,12 +167,15 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
         if (count <= 0) return;
         AudioBuffer original = waiting.take(count);
         std::vector<AudioBuffer> stems;
-        for (size_t s = 0; s < stemCount; ++s) stems.push_back(AudioBuffer::uncleared(source.channels(), count));
+        for (size_t s = 0; s < stemCount; ++s) stems.emplace_back(source.channels(), count);
         for (ChannelRun& run : runs)
             for (size_t s = 0; s < stemCount; ++s) {
                 const AudioBuffer part = run.ready[s].take(count);
-                for (size_t c = 0; c < run.channels().size(); ++c)
-                    std::copy_n(part.channel(int(c)).begin(), count, stems[s].channel(run.channels()[c]).begin());
+                for (size_t c = 0; c < run.channels().size(); ++c) {
+                    const auto from = part.channel(int(c));
+                    const auto mean = stems[s].channel(run.channels()[c]);
+                    for (size_t i = 0; i < size_t(count); ++i) mean[i] += from[i] / float(rates.size());
+                }
             }
         deliverer.deliver(written, std::move(original), std::move(stems));
         written += count;

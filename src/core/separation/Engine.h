@@ -13,7 +13,7 @@ inline constexpr double kTileSeconds = 32;  ///< of a tile without its context, 
 /// How a recording is separated.
 struct EngineOptions {
     enum class Quality { Quick, Fine };
-    Quality quality = Quality::Fine;  ///< Fine averages two passes with shifted frames
+    Quality quality = Quality::Fine;  ///< which of the card's rates are averaged
     int64_t from = 0;                 ///< first frame, at the source's rate
     int64_t to = -1;                  ///< one past the last frame; -1: the end
     double tileSeconds = 0;           ///< length of a tile without its context; 0: kTileSeconds
@@ -40,7 +40,8 @@ bool separatesRoom(const NetworkCard& card);
 /// Separates a recording of any length, rate and channel count in bounded memory.
 ///
 /// Groups of channels (channelGroups()) are resampled to the network's rate, run through it in tiles with
-/// the context that its card asks for, and resampled back. What is left over - the band above the
+/// the context that its card asks for, and resampled back; in both qualities at the
+/// rates that the card gives, as if the recording were slower or faster, and the mean is taken. What is left over - the band above the
 /// network's rate, the filters' edges, rounding - is shared out by Remainder, so that the stems sum to the
 /// source to within float rounding. Progress is reported in 0 ... 1; a cancelled computation
 /// returns within 200 ms (a tile in flight is abandoned) by throwing Error (Cancelled).

@@ -71,7 +71,13 @@ std::shared_ptr<Network> loadNetwork(const NetworkCard& card) {
 
 std::shared_ptr<Network> loadHere(const NetworkCard& card, const std::string& module) {
     const auto load = reinterpret_cast<LoadTorchNetwork>(backend(kTorchBackendEntry));
-    return std::shared_ptr<Network>(load(card, module));
+    return std::shared_ptr<Network>(
+        load(card, module, card.scene.empty() ? WeightChanges{} : Scene::load(card.scene).changes));
+}
+
+std::unique_ptr<Learner> beginLearning(const NetworkCard& card, const std::string& module, int threads) {
+    const auto begin = reinterpret_cast<BeginTorchLearning>(backend(kBeginTorchLearningEntry));
+    return std::unique_ptr<Learner>(begin(card, module, threads));
 }
 
 void prepareBackend() { reinterpret_cast<PrepareTorch>(backend(kPrepareTorchEntry))(); }

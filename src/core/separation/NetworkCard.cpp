@@ -48,6 +48,8 @@ NetworkCard NetworkCard::load(const fs::path& path) {
         card.context = card.all.at("context_samples");
         card.grid = card.all.value("grid_samples", int64_t(1));
         card.minimum = card.all.value("minimum_samples", int64_t(1));
+        card.fineRates = card.all.value("fine_rates", card.fineRates);
+        card.quickRates = card.all.value("quick_rates", card.quickRates);
         const fs::path file = card.all.at("file").get<std::string>();
         if (file.has_parent_path()) throw refuse("names a network outside its own folder; this is not allowed.");
         card.file = path.parent_path() / file;
@@ -69,6 +71,13 @@ NetworkCard NetworkCard::load(const fs::path& path) {
         throw refuse(
             "gives values that cannot be: 2 to 16 stems, a rate of 8000 to 192000 Hz, lengths that are not negative "
             "nor above ten minutes.");
+    for (const auto& rates : {card.fineRates, card.quickRates})
+        if (rates.size() > 8 || std::any_of(rates.begin(), rates.end(), [&card](int rate) {
+                return rate < card.sampleRate / 2 || rate > card.sampleRate * 2;
+            }))
+            throw refuse(
+                "gives \"fine_rates\" or \"quick_rates\" that cannot be: eight at most, from half to twice the "
+                "\"sample_rate\".");
     card.context = (card.context + card.grid - 1) / card.grid * card.grid;
     return card;
 }

@@ -44,7 +44,7 @@ bool ready(int socket, short events, NetworkProcess::Clock::time_point until) {
 
 NetworkProcess::NetworkProcess(Task task, const NetworkCard& card, const NetworkLimits& limits) {
     const std::string host = hostFile().string(), file = card.path.string(), sum = card.sha256;
-    const char* mode = task == Task::Try ? "try" : "serve";
+    const char* mode = task == Task::Try ? "try" : task == Task::Learn ? "learn" : "serve";
     int ends[2];
     if (socketpair(AF_UNIX, SOCK_STREAM | SOCK_CLOEXEC, 0, ends) != 0)
         throw Error(Error::Kind::Other,
@@ -76,6 +76,10 @@ NetworkProcess::~NetworkProcess() {
     kill(m_child, SIGKILL);
     waitpid(m_child, nullptr, 0);
     close(m_socket);
+}
+
+NetworkProcess::Outcome NetworkProcess::await(Clock::time_point until) {
+    return ready(m_socket, POLLIN, until) ? Outcome::Done : Outcome::Late;
 }
 
 NetworkProcess::Outcome NetworkProcess::write(const void* from, size_t bytes, Clock::time_point until) {

@@ -32,7 +32,8 @@ class NetworkProcess {
 public:
     enum class Task {
         Try,   ///< answers once, with NetworkFacts as JSON
-        Serve  ///< answers at once (a text: why the module cannot be loaded), then each request
+        Learn,  ///< learnApart(), which see
+        Serve   ///< answers at once (a text: why the module cannot be loaded), then each request
     };
     enum class Outcome { Done, Late, Gone };
     using Clock = std::chrono::steady_clock;
@@ -43,6 +44,8 @@ public:
     ~NetworkProcess();
     NetworkProcess(const NetworkProcess&) = delete;
 
+    /// Waits until there is something to read, or the process is gone.
+    Outcome await(Clock::time_point until);
     Outcome write(const void* from, size_t bytes, Clock::time_point until);
     Outcome read(void* to, size_t bytes, Clock::time_point until);
     /// The reply's text; longer ones than 64 KiB are cut.

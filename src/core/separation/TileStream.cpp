@@ -19,12 +19,24 @@ Stems slices(const Stems& from, int64_t first, int64_t count) {
     return out;
 }
 
+/// Holds one of the places as long as it lives.
+class Place {
+public:
+    explicit Place(TileStream::Places& places) : m_places(places) { m_places.acquire(); }
+    ~Place() { m_places.release(); }
+    Place(const Place&) = delete;
+    Place& operator=(const Place&) = delete;
+
+private:
+    TileStream::Places& m_places;
+};
+
 /// The network's answer; one that knows only stereo gets a mono recording twice.
-Stems answer(Network& network, const AudioBuffer& input, int threads) {
-    if (input.channels() != 1 || network.card().mono) return network.separate(input, threads);
+Stems answer(Network& network, const AudioBuffer& input) {
+    if (input.channels() != 1 || network.card().mono) return network.separate(input, 1);
     AudioBuffer both = AudioBuffer::uncleared(2, input.frames());
     for (int c = 0; c < 2; ++c) std::copy(input.samples().begin(), input.samples().end(), both.channel(c).begin());
-    auto stems = network.separate(both, threads);
+    auto stems = network.separate(both, 1);
     for (auto& stem : stems) {
         AudioBuffer one = AudioBuffer::uncleared(1, stem.frames());
         for (size_t i = 0; i < one.samples().size(); ++i)
@@ -36,16 +48,15 @@ Stems answer(Network& network, const AudioBuffer& input, int threads) {
 
 }  // namespace
 
-TileStream::TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int passes,
-                       bool alone)
+TileStream::TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, size_t atOnce,
+                       std::shared_ptr<Places> places)
     : m_network(std::move(network)),
       m_channels(channels),
       m_tile(onGrid(tile, m_network->card().grid)),
       m_nextTile(std::min(m_tile, onGrid(firstTile, m_network->card().grid))),
       m_fade(std::min<int64_t>(m_network->card().sampleRate / 20, m_nextTile / 2)),
-      m_passes(passes),
-      m_atOnce(passes == 1 && alone ? 2 : 1),
-      m_alone(alone),
+      m_atOnce(atOnce),
+      m_places(std::move(places)),
       m_pending(channels),
       m_abandoned(std::make_shared<std::atomic<bool>>(false)) {}
 
@@ -70,7 +81,7 @@ Stems TileStream::drain(bool ended, const Progress& progress) {
         if (more && m_flights.size() < m_atOnce) {
             launch(available);
         } else if (!m_flights.empty() &&
-                   (more || ended || !m_alone ||
+                   (more || ended ||
                     m_flights.front().answer.wait_for(std::chrono::seconds(0)) == std::future_status::ready)) {
             land(out, progress);
         } else {
@@ -87,33 +98,14 @@ void TileStream::launch(int64_t available) {
                   faded = std::min(end + m_fade, available);
     const int64_t from = std::max<int64_t>(0, start - card.context);
     const int64_t length = std::max(std::min(faded + card.context, available) - from, card.minimum);
-    std::vector<AudioBuffer> inputs;
-    std::vector<int64_t> shifts;
-    for (int pass = 0; pass < m_passes; ++pass) {
-        // Passes after the first see the same sound on another frame grid; the average cancels part of the masks'
-        // errors.
-        shifts.push_back(pass == 0 ? 0 : std::max<int64_t>(1, card.grid * pass / m_passes));
-        inputs.emplace_back(m_channels, length + shifts.back());
-        m_pending.copy(from - m_pendingAt, length, inputs.back(), shifts.back());
-    }
+    AudioBuffer input(m_channels, length);
+    m_pending.copy(from - m_pendingAt, length, input, 0);
     // A network cannot be interrupted inside; it runs on a thread of its own that is left behind when the user cancels.
-    std::packaged_task<Stems()> task([network = m_network, abandoned = m_abandoned, inputs = std::move(inputs), shifts,
-                                      first = start - from, count = faded - start,
-                                      threads = m_atOnce > 1 ? 1 : 0]() mutable {
-        Stems mean;
-        for (size_t pass = 0; pass < inputs.size(); ++pass) {
-            if (*abandoned) throw Error(Error::Kind::Cancelled, "Cancelled.");
-            auto stems = slices(answer(*network, inputs[pass], threads), first + shifts[pass], count);
-            inputs[pass] = {};
-            if (pass == 0) {
-                mean = std::move(stems);
-                continue;
-            }
-            for (size_t s = 0; s < mean.size(); ++s)
-                for (size_t i = 0; i < mean[s].samples().size(); ++i)
-                    mean[s].samples()[i] += (stems[s].samples()[i] - mean[s].samples()[i]) / float(pass + 1);
-        }
-        return mean;
+    std::packaged_task<Stems()> task([network = m_network, abandoned = m_abandoned, places = m_places,
+                                      input = std::move(input), first = start - from, count = faded - start]() mutable {
+        const Place place(*places);
+        if (*abandoned) throw Error(Error::Kind::Cancelled, "Cancelled.");
+        return slices(answer(*network, input), first, count);
     });
     m_flights.push_back({end - start, task.get_future()});
     std::thread(std::move(task)).detach();

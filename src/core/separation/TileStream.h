@@ -3,6 +3,7 @@
 #include <deque>
 #include <future>
 #include <memory>
+#include <semaphore>
 
 #include "core/audio/AudioQueue.h"
 #include "core/base/Progress.h"
@@ -14,14 +15,16 @@ namespace rivlen {
 /// context on both sides and cross-faded into the next; tile borders lie on the network's grid, so for a
 /// network whose answer depends on nothing beyond its context the result does not depend on the tiling.
 ///
-/// Tiles are computed on threads of their own. A stream that is alone goes ahead meanwhile: two tiles at a time with
-/// one thread each for a single pass, one with all threads for two passes (which need more memory). The result is the
-/// same.
+/// Tiles are computed on threads of their own, one thread a tile, while the stream goes ahead; as many at once as the
+/// streams together have places for. The result is the same.
 class TileStream {
 public:
-    /// Lengths in samples at the network's rate. passes: 1, or 2 to average with a half-grid shift.
-    /// alone: no other stream is separated at the same time.
-    TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int passes, bool alone);
+    /// Places for tiles that are computed at the same time, shared by all streams of one separation.
+    using Places = std::counting_semaphore<64>;
+
+    /// Lengths in samples at the network's rate. atOnce: tiles of this stream that may be under way.
+    TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, size_t atOnce,
+               std::shared_ptr<Places> places);
     ~TileStream();
     TileStream(TileStream&&) = default;
 
@@ -43,9 +46,8 @@ private:
     std::shared_ptr<Network> m_network;
     int m_channels;
     int64_t m_tile, m_nextTile, m_fade;
-    int m_passes;
     size_t m_atOnce;  ///< tiles in flight
-    bool m_alone;
+    std::shared_ptr<Places> m_places;
     AudioQueue m_pending;     ///< input that is still needed
     int64_t m_pendingAt = 0;  ///< position of its first sample
     int64_t m_launched = 0;   ///< where the next tile begins

@@ -1,6 +1,5 @@
-// The only file that includes libtorch; built into librivlen-torch.so.
-#include <ATen/Parallel.h>
-#include <torch/script.h>
+// With TorchLearner.cpp the only files that include libtorch; built into librivlen-torch.so.
+#include "core/separation/TorchNetwork.h"
 
 #include <chrono>
 #include <cmath>
@@ -8,88 +7,95 @@
 #include <sstream>
 #include <thread>
 
-#include "core/base/Error.h"
 #include "core/separation/TorchBackend.h"
 
 namespace rivlen {
 
-namespace {
+int usefulThreads() { return int(std::max(1u, std::min(4u, std::thread::hardware_concurrency()))); }
 
-/// Measured in docs/performance.md: two threads are worth having, more than the cores never are.
-int threads() { return int(std::max(1u, std::min(4u, std::thread::hardware_concurrency()))); }
-
-class TorchNetwork : public Network {
-public:
-    TorchNetwork(const NetworkCard& card, const std::string& module) : m_card(card) {
-        try {
-            std::istringstream in(module);
-            m_module = torch::jit::load(in, at::kCPU);
-            m_module.eval();
-        } catch (const std::bad_alloc&) {
-            throw;
-        } catch (const std::exception&) {
-            throw Error(Error::Kind::InputUnreadable,
-                        "The network file \"" + card.file.string() +
-                            "\" is damaged or not TorchScript: restore it, or choose another network.");
-        }
+TorchNetwork::TorchNetwork(const NetworkCard& card, const std::string& module, const WeightChanges& changes,
+                           int threads)
+    : m_card(card), m_threads(threads) {
+    try {
+        std::istringstream in(module);
+        m_module = torch::jit::load(in, at::kCPU);
+        m_module.eval();
+    } catch (const std::bad_alloc&) {
+        throw;
+    } catch (const std::exception&) {
+        throw Error(Error::Kind::InputUnreadable,
+                    "The network file \"" + card.file.string() +
+                        "\" is damaged or not TorchScript: restore it, or choose another network.");
     }
-
-    const NetworkCard& card() const override { return m_card; }
-
-    using Network::separate;
-    std::vector<AudioBuffer> separate(const AudioBuffer& mixture, int wanted) override {
-        at::set_num_threads(wanted > 0 ? wanted : threads());  // OpenMP keeps this for each calling thread
-        const c10::InferenceMode noGradients;
-        const int64_t channels = mixture.channels(), n = mixture.frames(), stems = int64_t(m_card.stems.size());
-        at::Tensor in = torch::from_blob(const_cast<float*>(mixture.samples().data()), {1, channels, n}, at::kFloat);
-        at::Tensor out;
-        try {
-            out = m_module.forward({in}).toTensor().to(at::kCPU, at::kFloat).contiguous();
-        } catch (const std::bad_alloc&) {
-            throw;
-        } catch (const std::exception& e) {
-            throw failure(e.what());
-        }
-        if (out.dim() != 4 || out.size(0) != 1 || out.size(1) != stems || out.size(2) != channels || out.size(3) != n)
-            throw Error(Error::Kind::Other, "The network \"" + m_card.id +
-                                                "\" does not give what its card promises: choose another network.");
-        std::vector<AudioBuffer> result;
-        const float* from = out.data_ptr<float>();
-        for (int64_t s = 0; s < stems; ++s) {
-            result.push_back(AudioBuffer::uncleared(int(channels), n));
-            std::copy_n(from + s * channels * n, channels * n, result.back().samples().begin());
-            for (float& v : result.back().samples())
-                if (!std::isfinite(v)) v = 0.0f;
-        }
-        return result;
+    if (changes.empty()) return;
+    auto buffers = changeable();
+    for (const auto& [name, values] : changes) {
+        const auto found = buffers.find(name);
+        if (found == buffers.end() || found->second.numel() != int64_t(values.size()))
+            throw Error(Error::Kind::InputUnreadable, "The scene \"" + card.scene.string() +
+                                                          "\" does not fit the network \"" + card.id +
+                                                          "\": learn it again, or go on without it.");
+        std::copy(values.begin(), values.end(), found->second.data_ptr<float>());
     }
+}
 
-private:
-    /// libtorch's own text is for a report: it reaches the user when that is asked for.
-    Error failure(const std::string& what) const {
-        const std::string detail = std::getenv("RIVLEN_DEBUG") ? " (" + what.substr(0, what.find('\n')) + ")" : "";
-        if (what.find("allocate memory") != std::string::npos)
-            return {Error::Kind::Other, "There is not enough memory for the network \"" + m_card.id +
-                                            "\": close other programs, or work on a shorter span." + detail};
-        return {Error::Kind::Other,
-                "The network \"" + m_card.id + "\" failed while it was computing: choose another network." + detail};
+std::map<std::string, at::Tensor> TorchNetwork::changeable() {
+    std::map<std::string, at::Tensor> found;
+    for (const auto& buffer : m_module.named_buffers()) {
+        const size_t dot = buffer.name.rfind('.');
+        const std::string last = buffer.name.substr(dot == std::string::npos ? 0 : dot + 1);
+        if (last.rfind("change_", 0) == 0 && buffer.value.scalar_type() == at::kFloat && buffer.value.is_contiguous())
+            found.emplace(buffer.name, buffer.value);
     }
+    return found;
+}
 
-    NetworkCard m_card;
-    torch::jit::Module m_module;
-};
+std::vector<AudioBuffer> TorchNetwork::separate(const AudioBuffer& mixture, int wanted) {
+    at::set_num_threads(wanted > 0 ? wanted : m_threads);  // OpenMP keeps this for each calling thread
+    const c10::InferenceMode noGradients;
+    const int64_t channels = mixture.channels(), n = mixture.frames(), stems = int64_t(m_card.stems.size());
+    at::Tensor in = torch::from_blob(const_cast<float*>(mixture.samples().data()), {1, channels, n}, at::kFloat);
+    at::Tensor out;
+    try {
+        out = m_module.forward({in}).toTensor().to(at::kCPU, at::kFloat).contiguous();
+    } catch (const std::bad_alloc&) {
+        throw;
+    } catch (const std::exception& e) {
+        throw failure(e.what());
+    }
+    if (out.dim() != 4 || out.size(0) != 1 || out.size(1) != stems || out.size(2) != channels || out.size(3) != n)
+        throw Error(Error::Kind::Other, "The network \"" + m_card.id +
+                                            "\" does not give what its card promises: choose another network.");
+    std::vector<AudioBuffer> result;
+    const float* from = out.data_ptr<float>();
+    for (int64_t s = 0; s < stems; ++s) {
+        result.push_back(AudioBuffer::uncleared(int(channels), n));
+        std::copy_n(from + s * channels * n, channels * n, result.back().samples().begin());
+        for (float& v : result.back().samples())
+            if (!std::isfinite(v)) v = 0.0f;
+    }
+    return result;
+}
 
-}  // namespace
+Error TorchNetwork::failure(const std::string& what) const {
+    const std::string detail = std::getenv("RIVLEN_DEBUG") ? " (" + what.substr(0, what.find('\n')) + ")" : "";
+    if (what.find("allocate memory") != std::string::npos)
+        return {Error::Kind::Other, "There is not enough memory for the network \"" + m_card.id +
+                                        "\": close other programs, or work on a shorter span." + detail};
+    return {Error::Kind::Other,
+            "The network \"" + m_card.id + "\" failed while it was computing: choose another network." + detail};
+}
 
 }  // namespace rivlen
 
-extern "C" rivlen::Network* rivlenLoadTorchNetwork(const rivlen::NetworkCard& card, const std::string& module) {
-    return new rivlen::TorchNetwork(card, module);
+extern "C" rivlen::Network* rivlenLoadTorchNetwork(const rivlen::NetworkCard& card, const std::string& module,
+                                                   const rivlen::WeightChanges& changes) {
+    return new rivlen::TorchNetwork(card, module, changes, rivlen::usefulThreads());
 }
 
 extern "C" void rivlenPrepareTorch() {
     const c10::InferenceMode noGradients;
-    at::set_num_threads(rivlen::threads());
+    at::set_num_threads(rivlen::usefulThreads());
     const at::Tensor x = torch::rand({1, 16, 64, 64}), sound = torch::rand({1, 65536});
     at::conv2d(x, torch::rand({16, 16, 3, 3}), {}, 1, 1);
     at::matmul(torch::rand({256, 256}), torch::rand({256, 256}));
@@ -98,7 +104,7 @@ extern "C" void rivlenPrepareTorch() {
 
 extern "C" double rivlenMatrixPeak() {
     const c10::InferenceMode noGradients;
-    at::set_num_threads(rivlen::threads());
+    at::set_num_threads(rivlen::usefulThreads());
     constexpr int n = 1024;
     const at::Tensor a = torch::rand({n, n}), b = torch::rand({n, n});
     double best = 1e9;

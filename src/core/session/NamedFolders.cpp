@@ -47,6 +47,7 @@ std::vector<fs::path> filesOf(const Session& session) {
     std::vector<fs::path> files;
     for (const Reel& reel : session.reels) {
         files.push_back(reel.source);
+        if (!reel.scene.empty()) files.push_back(reel.scene);
         for (const Sound& sound : reel.rebuild->sounds) files.push_back(sound.file);
     }
     return files;

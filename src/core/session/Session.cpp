@@ -109,6 +109,9 @@ Session parseSession(const std::string& text, const fs::path& file) {
             reel.source = (folder / r.at("source").get<std::string>()).lexically_normal();
             reel.network = r.value("network", "");
             reel.quality = r.value("quality", "fine");
+            if (const std::string scene = r.value("scene", ""); !scene.empty())
+                reel.scene = (folder / scene).lexically_normal();
+            if (reel.network == "quick") reel.network = "", reel.quality = "quick";  // was a network of its own
             if (reel.quality != "fine" && reel.quality != "quick")
                 throw refuse("has the quality \"" + reel.quality + "\" for the reel \"" + reel.name +
                              "\": \"fine\" and \"quick\" are known.");
@@ -167,6 +170,10 @@ std::string sessionText(const Session& session, const fs::path& folder) {
                {"quality", r.quality},
                {"stem", r.stem}};
         if (r.tolerateDamage) j["tolerate_damage"] = true;
+        if (!r.scene.empty()) {
+            const fs::path scene = r.scene.lexically_relative(folder);
+            j["scene"] = (scene.empty() ? r.scene : scene).generic_string();
+        }
         for (size_t s = 0; s < kStemCount; ++s)
             if (r.strength[s] != Reel::neutralStrength()[s]) j["strength"].push_back(toJson(r.strength[s]));
         for (int i = 0; i < kCandidates; ++i)

@@ -33,6 +33,7 @@ struct Reel {
     std::filesystem::path source;   ///< absolute; never written to
     std::string network;            ///< network id; empty: the default one
     std::string quality = "fine";   ///< "quick" or "fine"
+    std::filesystem::path scene;    ///< absolute: what the network learned (Scene.h); empty: it is as it came
     std::string stem = "dialogue";  ///< the wanted one, whose strength is worked on
     std::array<StrengthTimeline, kStemCount> strength = neutralStrength();  ///< by kStemNames
     int region = -1;  ///< whose settings are worked on, of the wanted stem's regions; -1: the whole reel's

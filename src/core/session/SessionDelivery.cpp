@@ -54,7 +54,7 @@ StrengthTimeline courseFor(const Reel& reel, const Deliverable& d) {
 }  // namespace
 
 ReelRecipe recipeOf(const Reel& reel) {
-    return {reel.name,          reel.source,     reel.network,        reel.quality,
+    return {reel.name,          reel.source,     reel.network,        reel.quality, reel.scene,
             reel.treatments,    reel.timeline(), reel.rebuild->mends, usesStems(*reel.rebuild),
             reel.tolerateDamage};
 }

@@ -1,0 +1,25 @@
+#pragma once
+#include <filesystem>
+
+#include "core/base/Progress.h"
+#include "core/learning/SceneLearning.h"
+
+namespace rivlen {
+
+/// Where in a recording what alone is heard.
+struct MarkedSpan {
+    std::filesystem::path recording;
+    std::string stem;         ///< one of kStemNames
+    double from = 0, to = 0;  ///< seconds
+};
+
+/// The spans' sounds at a rate in Hz: mono where all recordings are mono, else stereo (of more channels the first pair).
+/// At most two minutes a stem: the first ones. Throws Error (InputUnreadable), (Usage) for a span that a recording does
+/// not have.
+SoundsByStem markedSounds(const std::vector<MarkedSpan>& spans, int sampleRate);
+
+/// What a network learned, with its origin, to be saved.
+Scene sceneOf(const std::string& name, const NetworkCard& card, const std::vector<MarkedSpan>& spans,
+              const SceneOutcome& outcome);
+
+}  // namespace rivlen

@@ -1,0 +1,151 @@
+#include "core/learning/SceneLearning.h"
+
+#include <cmath>
+#include <numbers>
+
+#include "core/base/Text.h"
+#include "core/learning/LessonMaker.h"
+#include "core/measures/SeparationMeasures.h"
+
+namespace rivlen {
+
+namespace {
+
+constexpr int kTests = 16;             ///< mixtures of what was held back
+constexpr double kTestSeconds = 4;
+constexpr double kHeldBack = 0.25;     ///< of each marked sound: its end
+constexpr double kWorthIt = 0.3;       ///< dB, of the stem that gains most: less is not heard
+constexpr double kHarm = 0.2;          ///< dB, that no stem may lose on average
+constexpr double kGood = 14;           ///< dB of SI-SDR in every stem: hardly anything is left to be learned
+constexpr double kTested = 0.12;       ///< of the time, for the two tests
+constexpr double kAudible = 1e-4;      ///< of a mixture's energy, for a part to count
+
+/// The sounds for learning and those that are held back.
+struct Halves {
+    SceneSounds learned, held;
+};
+
+Halves apart(const SceneSounds& sounds) {
+    Halves halves;
+    for (size_t stem = 0; stem < kStemCount; ++stem) {
+        for (size_t i = 0; i < sounds.library[stem].size(); ++i)
+            (i % 4 == 3 ? halves.held : halves.learned).library[stem].push_back(sounds.library[stem][i]);
+        for (const AudioBuffer& sound : sounds.marked[stem]) {
+            const int64_t cut = int64_t((1 - kHeldBack) * double(sound.frames()));
+            halves.learned.marked[stem].push_back(sound.slice(0, cut));
+            halves.held.marked[stem].push_back(sound.slice(cut, sound.frames() - cut));
+        }
+    }
+    return halves;
+}
+
+AudioBuffer partOf(Lesson& lesson, int mixture, int part) {
+    AudioBuffer out = AudioBuffer::uncleared(lesson.channels, lesson.frames);
+    for (int c = 0; c < lesson.channels; ++c)
+        std::copy_n(lesson.at(mixture, part, c), lesson.frames, out.channel(c).begin());
+    return out;
+}
+
+/// SI-SDR in dB of every part of every mixture; NaN for parts that are not there.
+std::vector<std::array<double, kStemCount>> scores(Network& network, Lesson& tests, const Progress& progress) {
+    std::vector<std::array<double, kStemCount>> all;
+    for (int mixture = 0; mixture < tests.count; ++mixture) {
+        progress.throwIfCancelled();
+        std::array<AudioBuffer, kStemCount> truth, answer;
+        AudioBuffer sum(tests.channels, tests.frames);
+        for (int part = 0; part < int(kStemCount); ++part) {
+            truth[size_t(part)] = partOf(tests, mixture, part);
+            answer[size_t(part)] = AudioBuffer(tests.channels, tests.frames);
+            for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += truth[size_t(part)].samples()[i];
+        }
+        const auto stems = network.separate(sum);
+        const NetworkCard& card = network.card();
+        for (size_t s = 0; s < stems.size(); ++s) {
+            AudioBuffer& shown = answer[stemPlace(card.shown[card.shownRow[s]])];
+            for (size_t i = 0; i < shown.samples().size(); ++i) shown.samples()[i] += stems[s].samples()[i];
+        }
+        const auto energy = [](const AudioBuffer& b) {
+            double e = 0;
+            for (const float v : b.samples()) e += double(v) * v;
+            return e;
+        };
+        std::array<double, kStemCount> row{};
+        for (size_t part = 0; part < kStemCount; ++part)
+            row[part] = energy(truth[part]) > kAudible * energy(sum)
+                            ? std::clamp(siSdr(answer[part], truth[part]), -30.0, 40.0)
+                            : std::nan("");
+        all.push_back(row);
+        progress.report(double(mixture + 1) / tests.count);
+    }
+    return all;
+}
+
+/// The mean over the mixtures that have the part; nothing without any.
+template <typename Of>
+double meanOf(size_t count, const Of& value) {
+    double sum = 0;
+    int n = 0;
+    for (size_t i = 0; i < count; ++i)
+        if (const double v = value(i); !std::isnan(v)) sum += v, ++n;
+    return n > 0 ? sum / n : std::nan("");
+}
+
+std::string inWords(const std::map<std::string, double>& gains) {
+    std::string text;
+    for (const auto& stem : kStemNames)
+        if (const auto found = gains.find(stem); found != gains.end())
+            text += (text.empty() ? "" : ", ") + stem + " " + formatted("%+.1f dB", found->second);
+    return text;
+}
+
+}  // namespace
+
+SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const LearnSettings& settings,
+                        const Progress& progress) {
+    SceneOutcome outcome;
+    const int rate = learner.network().card().sampleRate;
+    int64_t frames = 0;
+    for (const auto& of : sounds.marked)
+        for (const AudioBuffer& sound : of) frames += sound.frames();
+    if (double(frames) < kShortestScene * rate) {
+        outcome.reason = "too little is marked: a second at least is needed, five are better";
+        return outcome;
+    }
+    const Halves halves = apart(sounds);
+    Lesson tests = LessonMaker(halves.held, settings.seed + 1000).make(kTests, int64_t(kTestSeconds * rate));
+    const auto before = scores(learner.network(), tests, Progress(progress, 0, kTested / 2));
+    LessonMaker maker(halves.learned, settings.seed);
+    for (int step = 0; step < settings.steps; ++step) {
+        progress.throwIfCancelled();
+        // Slowly begun, since the first gradients are the largest, and ended softly.
+        const double along = std::min(1.0, (step + 1) / 5.0) *
+                             0.5 * (1 + std::cos(std::numbers::pi * step / settings.steps));
+        learner.step(maker.make(settings.batch, int64_t(settings.seconds * rate)), settings.rate * along);
+        progress.report(kTested / 2 + (1 - kTested) * double(step + 1) / settings.steps);
+    }
+    const auto after = scores(learner.network(), tests, Progress(progress, 1 - kTested / 2, 1));
+    double best = -100, worst = 100, least = 100;
+    for (size_t part = 0; part < kStemCount; ++part) {
+        const double gain = meanOf(after.size(), [&](size_t i) { return after[i][part] - before[i][part]; });
+        if (std::isnan(gain)) continue;
+        outcome.gainDb[kStemNames[part]] = gain;
+        best = std::max(best, gain), worst = std::min(worst, gain);
+        least = std::min(least, meanOf(before.size(), [&](size_t i) { return before[i][part]; }));
+    }
+    outcome.kept = best >= kWorthIt && worst >= -kHarm;
+    if (outcome.kept) {
+        outcome.reason = inWords(outcome.gainDb) + " on what was held back";
+        outcome.changes = learner.changes();
+    } else if (least > kGood) {
+        outcome.reason = "the network is good here already: " + formatted("%.0f dB", least) + " without it";
+    } else if (worst < -kHarm && best >= kWorthIt) {
+        outcome.reason = "what it gains in one stem it loses in another (" + inWords(outcome.gainDb) +
+                         "): the spans are too varied, or more than what you marked is heard in them";
+    } else {
+        outcome.reason = "it brought nothing on what was held back (" + inWords(outcome.gainDb) +
+                         "): mark longer spans, or other ones";
+    }
+    return outcome;
+}
+
+}  // namespace rivlen

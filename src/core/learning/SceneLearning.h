@@ -1,0 +1,32 @@
+#pragma once
+#include "core/base/Progress.h"
+#include "core/learning/SceneSounds.h"
+#include "core/separation/Learner.h"
+
+namespace rivlen {
+
+inline constexpr double kShortestScene = 1.0;  ///< seconds of marked sound; less cannot be learned from and tested on
+
+struct LearnSettings {
+    int steps = 40;
+    double rate = 0.01;
+    int batch = 6;          ///< mixtures a step
+    double seconds = 2.7;   ///< of a mixture
+    unsigned seed = 1;
+};
+
+/// What became of it.
+struct SceneOutcome {
+    bool kept = false;
+    std::string reason;                    ///< one sentence: what it brought, or why nothing is kept
+    std::map<std::string, double> gainDb;  ///< by stem: SI-SDR over the network as it came, on the held-back part
+    WeightChanges changes;                 ///< empty when nothing is kept
+};
+
+/// Learns a scene and proves it: a quarter of each marked sound, and of the library, takes no part in learning; on mixtures of
+/// these the network must have become better than it was, and no stem worse. Otherwise nothing is kept. The same sounds
+/// and settings give the same answer. Throws Error (Cancelled) and what Learner throws.
+SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const LearnSettings& settings,
+                        const Progress& progress);
+
+}  // namespace rivlen
