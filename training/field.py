@@ -29,7 +29,6 @@ PARTS = ("dialogue", "music", "ambience")
 # Level in dB (from, to) of music and of ambience against the voice; None where there is none.
 LEVELS = {"narration": ((-14, -2), None), "crowd": (None, (-10, 2)), "outdoors": (None, (-10, 2)), "scene": ((-12, -2), (-12, -2)),
           "aside": ((-16, -6), (-12, -2)), "faint": ((2, 8), (2, 8)), "tape": ((-12, -2), (-16, -6)), "room": ((-12, -2), (-12, -2))}
-N = SECONDS * bands.RATE
 
 
 def level(x, db=0.0):
@@ -45,7 +44,10 @@ def filtered(x, kind, hz, order=2):
 
 
 class FieldSet:
-    def __init__(self):
+    """seconds: of a mixture; the set itself has SECONDS."""
+
+    def __init__(self, seconds=SECONDS):
+        self.n = seconds * bands.RATE
         self.roles = {role: [Role(split, role) for split in ("field", "develop")] for role in ("speech", "music", "effects")}
         self.places = Role("field", "places")
         self.speakers = {}      # name -> (role, item numbers, median pitch)
@@ -56,9 +58,10 @@ class FieldSet:
                     self.speakers[group] = role, items, float(np.median(pitches))
         self.rng = None
 
-    def words(self, name, speed=1.0, n=N):
+    def words(self, name, speed=1.0):
         """float32[n]: lines of one speaker with pauses."""
         role, items, _ = self.speakers[name]
+        n = self.n
         need, at, number = int(n * speed) + 2, 0, int(self.rng.integers(len(items)))
         out = np.zeros(need, np.float32)
         while at < need:
@@ -77,33 +80,33 @@ class FieldSet:
     def music(self):
         role = self.roles["music"][self.rng.integers(2)]
         item = role.items[self.rng.integers(len(role.items))]
-        start = int(self.rng.integers(item["start"], max(item["start"] + 1, item["end"] - N)))
-        x = role.stretch(start, min(start + N, item["end"]))
-        return np.pad(x, ((0, 0), (0, N - x.shape[1])))
+        start = int(self.rng.integers(item["start"], max(item["start"] + 1, item["end"] - self.n)))
+        x = role.stretch(start, min(start + self.n, item["end"]))
+        return np.pad(x, ((0, 0), (0, self.n - x.shape[1])))
 
     def bed(self):
         x = self.places.get(int(self.rng.integers(len(self.places.items))))
-        x = np.tile(x, (1, N // x.shape[1] + 2))
-        start = int(self.rng.integers(x.shape[1] - N))
-        return level(x[:, start:start + N])
+        x = np.tile(x, (1, self.n // x.shape[1] + 2))
+        start = int(self.rng.integers(x.shape[1] - self.n))
+        return level(x[:, start:start + self.n])
 
     def events(self, gap):
-        out, at = np.zeros((2, N), np.float32), int(self.rng.uniform(0, 1) * bands.RATE)
-        while at < N:
+        out, at = np.zeros((2, self.n), np.float32), int(self.rng.uniform(0, 1) * bands.RATE)
+        while at < self.n:
             role = self.roles["effects"][self.rng.integers(2)]
-            x = role.get(int(self.rng.integers(len(role.items))))[:, :min(N - at, 4 * bands.RATE)]
+            x = role.get(int(self.rng.integers(len(role.items))))[:, :min(self.n - at, 4 * bands.RATE)]
             out[:, at:at + x.shape[1]] += placed(x[0], self.rng.uniform(-0.9, 0.9)) if self.rng.random() < 0.5 else x
             at += int(x.shape[1] * 0.7) + int(self.rng.exponential(gap) * bands.RATE)
         return out
 
     def crowd(self, but):
         """Ten voices at places of their own in one large room."""
-        out = np.zeros((2, N), np.float32)
+        out = np.zeros((2, self.n), np.float32)
         names = [n for n in sorted(self.speakers) if n != but]
         for _ in range(10):
-            x = np.roll(self.words(names[self.rng.integers(len(names))]), int(self.rng.integers(N))) * np.float32(self.rng.uniform(0.4, 1))
+            x = np.roll(self.words(names[self.rng.integers(len(names))]), int(self.rng.integers(self.n))) * np.float32(self.rng.uniform(0.4, 1))
             room = rooms.some(self.rng, 14, self.rng.uniform(3, 7))
-            out += np.stack([fftconvolve(x, room[c])[:N] for c in range(2)])
+            out += np.stack([fftconvolve(x, room[c])[:self.n] for c in range(2)])
         return out
 
     def ambience(self, kind, but):
@@ -117,13 +120,13 @@ class FieldSet:
         """(dialogue, noise of its recording): mid and side."""
         rng = self.rng
         x = self.words(name, 1.22 if voice == "child" else 1.0)
-        noise = np.zeros(N, np.float32)
+        noise = np.zeros(self.n, np.float32)
         if voice == "cheap":
             x = np.tanh(filtered(filtered(x, "high", 220), "low", 6500) * 14) / 14
             hz = rng.uniform(900, 2500)
             x = x + filtered(x, "band", [hz, hz * 1.25]) * np.float32(rng.uniform(1.5, 3))
         if voice == "noisy":
-            noise = filtered(rng.standard_normal(N).astype(np.float32), "low", rng.uniform(300, 6000), 1)
+            noise = filtered(rng.standard_normal(self.n).astype(np.float32), "low", rng.uniform(300, 6000), 1)
         side = 0.0
         if position == "aside":
             side = float(rng.choice([-1, 1])) * rng.uniform(0.25, 0.7)
@@ -132,7 +135,7 @@ class FieldSet:
         if wet:
             room = rooms.some(rng, *wet)
             room[:, 0] = 0 if kind != "room" else room[:, 0]
-            tail = np.stack([fftconvolve(x, r)[:N] for r in room]).astype(np.float32)
+            tail = np.stack([fftconvolve(x, r)[:self.n] for r in room]).astype(np.float32)
             dialogue = dialogue + np.stack([tail[0] + tail[1], tail[0] - tail[1]]) / 2
         dialogue = level(dialogue)
         hiss = level(placed(noise, side), rng.uniform(-28, -16)) if noise.any() else placed(noise, side)
@@ -141,15 +144,15 @@ class FieldSet:
     def tape(self, stems):
         """Wow, a narrow band and hiss: the same for every stem but the hiss, which is ambience."""
         rng = self.rng
-        t = np.arange(N) / bands.RATE
+        t = np.arange(self.n) / bands.RATE
         wow = np.cumsum(1 + 0.003 * np.sin(2 * np.pi * rng.uniform(0.5, 1.5) * t) + 0.0008 * np.sin(2 * np.pi * rng.uniform(6, 9) * t)) - 1
         low, high = (300, 3400) if rng.random() < 0.5 else (90, 7500)
-        worn = [filtered(filtered(np.stack([np.interp(wow, np.arange(N), c) for c in s]), "high", low), "low", high, 4) for s in stems]
-        worn[2] = worn[2] + level(placed(filtered(rng.standard_normal(N), "high", 1000, 1), 0), rng.uniform(-40, -30))
+        worn = [filtered(filtered(np.stack([np.interp(wow, np.arange(self.n), c) for c in s]), "high", low), "low", high, 4) for s in stems]
+        worn[2] = worn[2] + level(placed(filtered(rng.standard_normal(self.n), "high", 1000, 1), 0), rng.uniform(-40, -30))
         return worn
 
     def mixture(self, number):
-        """(what it is, float32[3, channels, N]): one of the set."""
+        """(what it is, float32[3, channels, n]): one of the set."""
         kind, voice = KINDS[number % 8], VOICES[number // 8]
         position = POSITIONS[(number % 8 + number // 8) % 3]
         if kind == "aside":
@@ -157,7 +160,7 @@ class FieldSet:
         rng = self.rng = np.random.default_rng(SEED + number)
         name = self.speaker(voice, number % 8 + 3 * (number // 8))
         dialogue, noise = self.voice(kind, voice, name, position)
-        music = around = np.zeros((2, N), np.float32)
+        music = around = np.zeros((2, self.n), np.float32)
         if LEVELS[kind][0]:
             music = level(self.music(), rng.uniform(*LEVELS[kind][0]))
         if LEVELS[kind][1]:

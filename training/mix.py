@@ -109,6 +109,8 @@ class Mixer:
             high = width
         elif rng.random() < 0.12:
             high = rng.uniform(3400, 16000)
+        elif rng.random() < 0.3:  # recorded at 44.1 kHz, coded, brought to another rate: the top is empty
+            high = rng.uniform(15500, 23500)
         if rng.random() < 0.1:  # a telephone or a small loudspeaker: nothing below either
             low = rng.uniform(80, 400)
         return (self.hz >= low) & (self.hz <= high)

@@ -102,7 +102,9 @@ bool getMarked(SoundsByStem& marked, int& channels) {
 void learn(Learner& learner, SoundsByStem library) {
     say("");
     SceneSounds sounds;
+    LearnSettings settings;
     int channels = 0;
+    get(&settings, sizeof settings);
     if (!getMarked(sounds.marked, channels)) _exit(1);
     for (size_t stem = 0; stem < kStemCount; ++stem)
         for (AudioBuffer& sound : library[stem]) {
@@ -111,7 +113,7 @@ void learn(Learner& learner, SoundsByStem library) {
         }
     Progress progress;
     progress.onProgress = [](double along) { say(nlohmann::json{{"along", along}}.dump()); };
-    const SceneOutcome outcome = learnScene(learner, sounds, {}, progress);
+    const SceneOutcome outcome = learnScene(learner, sounds, settings, progress);
     const std::string text =
         nlohmann::json{{"kept", outcome.kept}, {"reason", outcome.reason}, {"gain_db", outcome.gainDb}}.dump();
     const NetworkReply reply{int64_t(text.size()), int64_t(outcome.changes.size())};

@@ -5,6 +5,7 @@
 #include <QVBoxLayout>
 #include <cmath>
 
+#include "app/split/SceneControls.h"
 #include "app/widgets/PanelParts.h"
 #include "core/isolation/StemNames.h"
 #include "core/media/Timecode.h"
@@ -23,7 +24,7 @@ QString shortTime(double seconds) {
 
 }  // namespace
 
-MarkControls::MarkControls(MarkDesk& desk, Hearing& hearing, QWidget* parent)
+MarkControls::MarkControls(MarkDesk& desk, SceneDesk& scenes, Hearing& hearing, QWidget* parent)
     : QWidget(parent), m_desk(desk), m_hearing(hearing) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
@@ -59,6 +60,8 @@ MarkControls::MarkControls(MarkDesk& desk, Hearing& hearing, QWidget* parent)
     for (auto* b : {m_hear, m_accept, m_take}) row->addWidget(b);
     row->addStretch();
     column->addLayout(row);
+    column->addSpacing(8);
+    column->addWidget(new SceneControls(scenes));
     connect(m_list, &QListWidget::currentRowChanged, this, [this](int r) { m_desk.choose(r); });
     connect(m_list, &QListWidget::itemActivated, &m_desk, &MarkDesk::hear);
     connect(m_hear, &QPushButton::clicked, &m_desk, &MarkDesk::hear);

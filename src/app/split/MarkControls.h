@@ -4,7 +4,7 @@
 #include <QPushButton>
 #include <array>
 
-#include "app/split/MarkDesk.h"
+#include "app/split/SceneDesk.h"
 
 namespace rivlen {
 
@@ -12,7 +12,7 @@ namespace rivlen {
 class MarkControls : public QWidget {
     Q_OBJECT
 public:
-    MarkControls(MarkDesk& desk, Hearing& hearing, QWidget* parent = nullptr);
+    MarkControls(MarkDesk& desk, SceneDesk& scenes, Hearing& hearing, QWidget* parent = nullptr);
 
 private:
     void refresh();

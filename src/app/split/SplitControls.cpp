@@ -50,13 +50,14 @@ QString levels(const ReelFacts& state) {
 }  // namespace
 
 SplitControls::SplitControls(Document& document, Reels& reels, Splitting& splitting, Work& work,
-                             InstalledNetworks& networks, QWidget* parent)
+                             InstalledNetworks& networks, SceneDesk& scenes, QWidget* parent)
     : QWidget(parent),
       m_document(document),
       m_reels(reels),
       m_splitting(splitting),
       m_work(work),
-      m_networks(networks) {
+      m_networks(networks),
+      m_scenes(scenes) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -112,8 +113,8 @@ SplitControls::SplitControls(Document& document, Reels& reels, Splitting& splitt
         else m_splitting.split();
     });
     connect(m_network, &QComboBox::activated, this, [this] {
-        m_document.editReel("Choose network",
-                            [this](Reel& r) { r.network = m_network->currentData().toString().toStdString(); });
+        const Choice& choice = m_choices[size_t(m_network->currentIndex())];
+        m_document.editReel("Choose network", [&](Reel& r) { r.network = choice.card.id, r.scene = choice.scene; });
         m_splitting.reopen();
     });
     connect(m_quality, &QComboBox::activated, this, [this] {
@@ -129,9 +130,13 @@ void SplitControls::refresh() {
     const Reel* reel = m_document.reel();
     const ReelFacts* state = m_reels.current();
     const bool ready = reel && state->info && !state->missing;
+    if (m_scenes.scenes() != m_listed) reload();
     const QSignalBlocker a(m_network), b(m_quality);
     if (reel) {
-        m_network->setCurrentIndex(std::max(0, m_network->findData(QString::fromStdString(reel->network))));
+        const auto chosen = std::find_if(m_choices.begin(), m_choices.end(), [&](const Choice& c) {
+            return c.scene == reel->scene && (c.card.id == reel->network || reel->network.empty());
+        });
+        m_network->setCurrentIndex(chosen == m_choices.end() ? 0 : int(chosen - m_choices.begin()));
         m_quality->setCurrentIndex(std::max(0, m_quality->findData(QString::fromStdString(reel->quality))));
     }
     const bool busy = ready && state->splitting;
@@ -139,15 +144,15 @@ void SplitControls::refresh() {
         w->setEnabled(ready && !busy);
     const bool refused = ready && state->damaged() && !reel->tolerateDamage;
     m_goOn->setVisible(refused);
-    m_split->setEnabled(ready && !m_cards.empty() && !refused);
+    m_split->setEnabled(ready && !m_choices.empty() && !refused);
     const bool split = ready && state->stems && state->stems->finished();
     m_split->setText(busy ? "Cancel the split" : split ? "Split again" : "Split this reel");
     const size_t index = size_t(std::max(0, m_network->currentIndex()));
-    const bool any = index < m_cards.size();
+    const bool any = index < m_choices.size();
     const QString quality = m_quality->currentData().toString();
-    m_purpose->setText(any ? QString::fromStdString(m_cards[index].purpose)
+    m_purpose->setText(any ? QString::fromStdString(m_choices[index].card.purpose)
                            : QString("No network is installed: restore the networks folder that came with Rivlen."));
-    m_card->setText(any ? qualityInWords(forQuality(m_cards[index], quality.toStdString()), quality) : QString());
+    m_card->setText(any ? qualityInWords(forQuality(m_choices[index].card, quality.toStdString()), quality) : QString());
     m_state->setText(!ready    ? "Add a recording at Intake first."
                      : refused ? "The file is damaged, see the faults at Intake: copy it again, or go on."
                      : busy    ? "What is done already can be heard."
@@ -157,13 +162,20 @@ void SplitControls::refresh() {
 }
 
 void SplitControls::reload() {
-    m_cards.clear();
-    for (const auto& card : listNetworks())
-        if (fitsTheWindow(card)) m_cards.push_back(card);
+    m_choices.clear();
+    m_listed = m_scenes.scenes();
     const QSignalBlocker quiet(m_network);
     m_network->clear();
-    for (const auto& card : m_cards)
-        m_network->addItem(QString::fromStdString(card.name), QString::fromStdString(card.id));
+    for (const auto& card : listNetworks()) {
+        if (!fitsTheWindow(card)) continue;
+        m_choices.push_back({card, {}});
+        m_network->addItem(QString::fromStdString(card.name));
+        for (const auto& scene : m_listed) try {
+                m_choices.push_back({withScene(card, scene), scene});
+                m_network->addItem(QString::fromStdString(card.name + ", learned: " + scene.stem().string()));
+            } catch (const Error&) {  // another network's, or gone: the split says so
+            }
+    }
 }
 
 }  // namespace rivlen

@@ -5,6 +5,7 @@
 
 #include "app/reels/Splitting.h"
 #include "app/split/InstalledNetworks.h"
+#include "app/split/SceneDesk.h"
 
 namespace rivlen {
 
@@ -13,7 +14,7 @@ class SplitControls : public QWidget {
     Q_OBJECT
 public:
     SplitControls(Document& document, Reels& reels, Splitting& splitting, Work& work, InstalledNetworks& networks,
-                  QWidget* parent = nullptr);
+                  SceneDesk& scenes, QWidget* parent = nullptr);
     void refresh();
 
 private:
@@ -24,7 +25,14 @@ private:
     Splitting& m_splitting;
     Work& m_work;
     InstalledNetworks& m_networks;
-    std::vector<NetworkCard> m_cards;
+    SceneDesk& m_scenes;
+    /// A network as it came, or as a scene changed it.
+    struct Choice {
+        NetworkCard card;
+        std::filesystem::path scene;
+    };
+    std::vector<Choice> m_choices;
+    std::vector<std::filesystem::path> m_listed;  ///< scenes that m_choices was made with
     QComboBox *m_network, *m_quality;
     QPushButton *m_split, *m_goOn;
     QLabel *m_purpose, *m_card, *m_state, *m_levels;

@@ -5,7 +5,7 @@
 
 namespace rivlen {
 
-void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks) {
+void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks, SceneDesk& scenes) {
     const KeySheet::When here = [&document] { return document.session().stage == stage::split; };
     std::vector<KeySheet::Key> only;
     for (size_t s = 0; s < kStemCount; ++s)
@@ -15,6 +15,8 @@ void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks) {
               {{"N", [&marks] { marks.step(1); }}, {"Shift+N", [&marks] { marks.step(-1); }}}, here);
     sheet.add("at Split: take the proposed mark; remove a mark or dismiss a proposal",
               {{"K", [&marks] { marks.accept(); }}, {"Shift+K", [&marks] { marks.takeAway(); }}}, here);
+    sheet.add("at Split: learn the scene from its marks, or stop learning", {{"Shift+L", [&scenes] { scenes.learn(); }}},
+              here);
 }
 
 }  // namespace rivlen

@@ -1,10 +1,11 @@
 #pragma once
-#include "app/split/MarkDesk.h"
+#include "app/split/SceneDesk.h"
 #include "app/widgets/KeySheet.h"
 
 namespace rivlen {
 
 /// The keys of Split.
-void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks);
+void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks,
+                  SceneDesk& scenes);
 
 }  // namespace rivlen

@@ -13,14 +13,14 @@ namespace {
 class SplitPanel : public StagePanel {
 public:
     SplitPanel(Document& document, Reels& reels, Splitting& splitting, Work& work, InstalledNetworks& networks,
-               MarkDesk& marks, Hearing& hearing)
+               MarkDesk& marks, SceneDesk& scenes, Hearing& hearing)
         : StagePanel("Which network, and how well did it go?"), m_marks(marks) {
         m_tabs = makePageTabs("splittabs", {"Network", "Marks"});
         m_tabs->setTabToolTip(1, "What alone is heard where: what you know of this recording and no network can");
         auto* pages = new QStackedWidget;
-        m_controls = new SplitControls(document, reels, splitting, work, networks);
+        m_controls = new SplitControls(document, reels, splitting, work, networks, scenes);
         pages->addWidget(m_controls);
-        pages->addWidget(new MarkControls(marks, hearing));
+        pages->addWidget(new MarkControls(marks, scenes, hearing));
         m_column->addWidget(m_tabs);
         m_column->addWidget(pages, 1);
         connect(m_tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
@@ -44,8 +44,8 @@ private:
 }  // namespace
 
 StagePanel* makeSplitPanel(Document& document, Reels& reels, Splitting& splitting, Work& work,
-                           InstalledNetworks& networks, MarkDesk& marks, Hearing& hearing) {
-    return new SplitPanel(document, reels, splitting, work, networks, marks, hearing);
+                           InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, Hearing& hearing) {
+    return new SplitPanel(document, reels, splitting, work, networks, marks, scenes, hearing);
 }
 
 }  // namespace rivlen

@@ -98,7 +98,11 @@ void TrialDesk::start() {
             timelines.push_back(timeline);
             whose.push_back(i);
         }
-    const auto choices = trialChoices();
+    std::vector<std::filesystem::path> scenes;
+    for (const Reel& r : m_document.session().reels)
+        if (!r.scene.empty() && std::find(scenes.begin(), scenes.end(), r.scene) == scenes.end())
+            scenes.push_back(r.scene);
+    const auto choices = trialChoices(scenes);
     m_choices = int(choices.size());
     m_done = 0;
     for (const TrialChoice& choice : choices)
@@ -190,6 +194,7 @@ void TrialDesk::use(int answer) {
     hear(-1);
     m_document.editReel("Use " + nameOf(a.choice, a.candidate), [&](Reel& r) {
         r.network = a.choice.network;
+        r.scene = a.choice.scene;
         r.quality = a.choice.quality;
         r.timeline() = a.timeline;
     });

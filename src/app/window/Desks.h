@@ -4,7 +4,7 @@
 #include "app/intake/ReelsModel.h"
 #include "app/intake/TreatmentDesk.h"
 #include "app/rebuild/RebuildTools.h"
-#include "app/split/MarkDesk.h"
+#include "app/split/SceneDesk.h"
 #include "app/weigh/CandidateDesk.h"
 #include "app/weigh/StrengthDesk.h"
 #include "app/weigh/TrialDesk.h"
@@ -19,6 +19,7 @@ struct Desks {
         : reels(s.document, s.reels),
           treatment(s.document, s.reels, s.hearing, s.work),
           marks(s.document, s.reels, s.hearing, s.work),
+          scenes(s.document, s.reels, s.file, s.splitting, marks, s.work),
           strength(s.document, s.reels, s.work),
           weigh(s.document, s.reels, s.hearing, s.work),
           candidates(s.document, s.reels, s.hearing, s.work),
@@ -31,6 +32,7 @@ struct Desks {
     ReelsModel reels;
     TreatmentDesk treatment;
     MarkDesk marks;
+    SceneDesk scenes;
     StrengthDesk strength;
     WeighDesk weigh;
     CandidateDesk candidates;

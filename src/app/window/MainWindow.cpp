@@ -102,7 +102,7 @@ void MainWindow::makePanels() {
 
 void MainWindow::addKeys() {
     addWindowKeys(m_keys, m_studio, m_desks, *m_pictures, *m_dock, [this] { showTable(!m_tableShown); });
-    addSplitKeys(m_keys, m_studio.document, m_desks.marks);
+    addSplitKeys(m_keys, m_studio.document, m_desks.marks, m_desks.scenes);
     addWeighKeys(m_keys, m_studio.document, m_studio.hearing, m_desks.strength, m_desks.weigh, m_desks.candidates,
                  m_desks.trials, [this] { m_pictures->toggle(Picture::Difference, Picture::Ownership); });
     addRebuildKeys(m_keys, m_studio.document, m_studio.reels, m_desks.rebuild,

@@ -14,7 +14,7 @@ const std::array<MakePanel, kStages.size()>& panelTable() {
             return makeIntakePanel(s.document, s.reels, s.reader, s.hearing, s.work, d.reels, d.treatment);
         },
         [](Studio& s, Desks& d) {
-            return makeSplitPanel(s.document, s.reels, s.splitting, s.work, s.networks, d.marks, s.hearing);
+            return makeSplitPanel(s.document, s.reels, s.splitting, s.work, s.networks, d.marks, d.scenes, s.hearing);
         },
         [](Studio& s, Desks& d) {
             return makeWeighPanel(s.document, s.reels, s.splitting, s.hearing, s.work, d.strength, d.weigh,

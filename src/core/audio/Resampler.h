@@ -9,7 +9,10 @@ namespace rivlen {
 /// filter is compensated: output sample k lies at time k / outRate. With equal rates it is a wire.
 class Resampler {
 public:
-    Resampler(int inRate, int outRate, int channels);
+    /// What becomes of the highest hundredths of the lower rate's band: nothing there may be an alias (Clean), or it is
+    /// nearly as loud as below, with some of what lay just above (Filled), for whoever takes an empty top for a sign.
+    enum class Edge { Clean, Filled };
+    Resampler(int inRate, int outRate, int channels, Edge edge = Edge::Clean);
     ~Resampler();
     Resampler(Resampler&&) noexcept;
     Resampler& operator=(Resampler&&) noexcept;

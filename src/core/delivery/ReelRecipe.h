@@ -11,12 +11,12 @@ struct ReelRecipe {
     std::string name;
     std::filesystem::path source;
     std::string network, quality;  ///< as in a session
-    std::filesystem::path scene;   ///< as in a session
     std::vector<Treatment> treatments;
     StrengthTimeline timeline;
     std::vector<Mend> mends;
     bool needsStems = true;       ///< false: what is delivered is made of the source and sounds alone
     bool tolerateDamage = false;  ///< silence stands where the source cannot be decoded; else that is an Error
+    std::filesystem::path scene;  ///< as in a session
 };
 
 /// True where prepareReel() finds all that it needs made already.

@@ -60,11 +60,13 @@ private:
     Clock::time_point m_until;
 };
 
-void send(NetworkProcess& process, const SoundsByStem& marked, Clock::time_point until) {
+void send(NetworkProcess& process, const LearnSettings& settings, const SoundsByStem& marked,
+          Clock::time_point until) {
     const auto put = [&](const void* from, size_t bytes) {
         if (process.write(from, bytes, until) != Outcome::Done)
             throw Error(Error::Kind::Other, "The program that learns the scene ended: try again.");
     };
+    put(&settings, sizeof settings);
     for (size_t stem = 0; stem < kStemCount; ++stem)
         for (const AudioBuffer& sound : marked[stem]) {
             const MarkedHeader header{int32_t(stem), sound.channels(), sound.frames()};
@@ -78,13 +80,13 @@ void send(NetworkProcess& process, const SoundsByStem& marked, Clock::time_point
 }  // namespace
 
 SceneOutcome learnApart(const NetworkCard& card, const SoundsByStem& marked, const Progress& progress,
-                        const NetworkLimits& limits) {
+                        const LearnSettings& settings, const NetworkLimits& limits) {
     NetworkProcess process(NetworkProcess::Task::Learn, card, limits);
     Listener listener(process, progress, Clock::now() + std::chrono::seconds(limits.seconds));
     NetworkReply reply{};
     if (const std::string refused = listener.next(reply); !refused.empty())
         throw Error(reply.stems == 0 ? Error::Kind::Usage : Error::Kind::Other, refused);
-    send(process, marked, Clock::now() + std::chrono::seconds(limits.seconds));
+    send(process, settings, marked, Clock::now() + std::chrono::seconds(limits.seconds));
     while (true) {
         const std::string text = listener.next(reply);
         progress.throwIfCancelled();

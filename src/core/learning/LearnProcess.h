@@ -15,10 +15,12 @@ struct ChangeHeader {
     int64_t nameBytes, values;
 };
 
+/// The process is sent LearnSettings, then each sound with its header.
+
 /// learnScene() in a process of its own (rivlen-network-host, at a lower priority), so that neither what is played nor
 /// this process's memory feels it; cancelled within 100 ms. marked: sounds at the card's rate, 1 or 2 channels, all
 /// alike. Throws Error (Cancelled), (Usage) when the network cannot learn, (Other).
 SceneOutcome learnApart(const NetworkCard& card, const SoundsByStem& marked, const Progress& progress,
-                        const NetworkLimits& limits = {600, int64_t(6) << 30});
+                        const LearnSettings& settings = {}, const NetworkLimits& limits = {600, int64_t(6) << 30});
 
 }  // namespace rivlen

@@ -8,7 +8,7 @@ namespace {
 
 // Measured on scenes of the field set's kinds: training/EXPERIMENTS.md, "Learning a scene".
 constexpr double kRms = 0.08;                                        ///< of every sound before its level
-constexpr std::array<double, kStemCount> kFromMarked{0.7, 0.7, 0.85};  ///< of the mixtures, where a stem has marks
+constexpr std::array<double, kStemCount> kFromMarked{0.7, 0.7, 0.65};  ///< of the mixtures, where a stem has marks
 constexpr std::array<double, kStemCount> kThere{0.88, 0.5, 1.0};     ///< of the mixtures, as long as it has none
 constexpr std::array<double, kStemCount> kSoftest{0, -16, -12}, kLoudest{0, 6, 8};  ///< dB against the voice
 constexpr double kDoubled = 0.3;  ///< of the marked sounds: two stretches of it at once

@@ -3,6 +3,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "core/audio/Resampler.h"
 #include "core/base/Text.h"
 #include "core/learning/LessonMaker.h"
 #include "core/measures/SeparationMeasures.h"
@@ -25,14 +26,26 @@ struct Halves {
     SceneSounds learned, held;
 };
 
-Halves apart(const SceneSounds& sounds) {
+/// As the network will meet it at another speed (NetworkCard::fineRates).
+AudioBuffer atRate(const AudioBuffer& sound, int from, int to) {
+    Resampler resampler(from, to, sound.channels());
+    AudioBuffer out = resampler.process(sound);
+    out.append(resampler.finish());
+    return out;
+}
+
+Halves apart(const SceneSounds& sounds, const NetworkCard& card) {
     Halves halves;
     for (size_t stem = 0; stem < kStemCount; ++stem) {
         for (size_t i = 0; i < sounds.library[stem].size(); ++i)
             (i % 4 == 3 ? halves.held : halves.learned).library[stem].push_back(sounds.library[stem][i]);
         for (const AudioBuffer& sound : sounds.marked[stem]) {
             const int64_t cut = int64_t((1 - kHeldBack) * double(sound.frames()));
-            halves.learned.marked[stem].push_back(sound.slice(0, cut));
+            const AudioBuffer learned = sound.slice(0, cut);
+            halves.learned.marked[stem].push_back(learned);
+            for (const int rate : card.fineRates)
+                if (rate != card.sampleRate)
+                    halves.learned.marked[stem].push_back(atRate(learned, card.sampleRate, rate));
             halves.held.marked[stem].push_back(sound.slice(cut, sound.frames() - cut));
         }
     }
@@ -111,7 +124,7 @@ SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const Learn
         outcome.reason = "too little is marked: a second at least is needed, five are better";
         return outcome;
     }
-    const Halves halves = apart(sounds);
+    const Halves halves = apart(sounds, learner.network().card());
     Lesson tests = LessonMaker(halves.held, settings.seed + 1000).make(kTests, int64_t(kTestSeconds * rate));
     const auto before = scores(learner.network(), tests, Progress(progress, 0, kTested / 2));
     LessonMaker maker(halves.learned, settings.seed);
@@ -133,9 +146,9 @@ SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const Learn
         least = std::min(least, meanOf(before.size(), [&](size_t i) { return before[i][part]; }));
     }
     outcome.kept = best >= kWorthIt && worst >= -kHarm;
+    if (outcome.kept || settings.keepAnyway) outcome.changes = learner.changes();
     if (outcome.kept) {
         outcome.reason = inWords(outcome.gainDb) + " on what was held back";
-        outcome.changes = learner.changes();
     } else if (least > kGood) {
         outcome.reason = "the network is good here already: " + formatted("%.0f dB", least) + " without it";
     } else if (worst < -kHarm && best >= kWorthIt) {

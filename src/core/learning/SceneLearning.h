@@ -13,6 +13,7 @@ struct LearnSettings {
     int batch = 6;          ///< mixtures a step
     double seconds = 2.7;   ///< of a mixture
     unsigned seed = 1;
+    bool keepAnyway = false;  ///< gives the changes even where nothing is kept: for measuring what that spares
 };
 
 /// What became of it.
@@ -20,7 +21,7 @@ struct SceneOutcome {
     bool kept = false;
     std::string reason;                    ///< one sentence: what it brought, or why nothing is kept
     std::map<std::string, double> gainDb;  ///< by stem: SI-SDR over the network as it came, on the held-back part
-    WeightChanges changes;                 ///< empty when nothing is kept
+    WeightChanges changes;                 ///< empty when nothing is kept, unless asked for
 };
 
 /// Learns a scene and proves it: a quarter of each marked sound, and of the library, takes no part in learning; on mixtures of

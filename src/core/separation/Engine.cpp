@@ -26,7 +26,7 @@ public:
     ChannelRun(std::vector<int> channels, int rate, int as, const std::shared_ptr<Network>& network,
                const EngineOptions& o, size_t atOnce, const std::shared_ptr<TileStream::Places>& places)
         : m_channels(std::move(channels)),
-          m_in(rate, as, int(m_channels.size())),
+          m_in(rate, as, int(m_channels.size()), Resampler::Edge::Filled),
           m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * as),
                   int64_t((o.tileSeconds > 0 ? o.tileSeconds : kTileSeconds) * as), atOnce, places) {
         const NetworkCard& card = network->card();
@@ -37,7 +37,7 @@ public:
             m_row.push_back(size_t(row - given.begin()));
         }
         for (size_t s = 0; s < given.size(); ++s) {
-            m_out.emplace_back(as, rate, int(m_channels.size()));
+            m_out.emplace_back(as, rate, int(m_channels.size()), Resampler::Edge::Filled);
             ready.emplace_back(int(m_channels.size()));
         }
     }

@@ -39,11 +39,13 @@ void Remainder::share(const AudioBuffer& source, std::vector<AudioBuffer>& stems
             for (size_t s = 0; s < m_stems; ++s) {
                 const float* v = stems[s].channel(int(c)).data() + from;
                 State& state = m_states[s * channels + c];
-                const float first = v[0] - state.previous;
-                float energy = first * first;
-                for (size_t i = 1; i < n; ++i) energy += (v[i] - v[i - 1]) * (v[i] - v[i - 1]);
-                state.block += double(energy);
-                state.previous = v[n - 1];
+                auto& [value, first, second] = state.previous;
+                for (size_t i = 0; i < n; ++i) {
+                    const double newFirst = double(v[i]) - value, newSecond = newFirst - first,
+                                 third = newSecond - second;
+                    state.block += third * third;
+                    value = double(v[i]), first = newFirst, second = newSecond;
+                }
                 for (size_t i = 0; i < n; ++i) m_rest[i] += double(v[i]);
             }
             for (size_t i = 0; i < n; ++i) m_rest[i] = double(x[i]) - m_rest[i];

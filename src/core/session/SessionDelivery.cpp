@@ -54,9 +54,9 @@ StrengthTimeline courseFor(const Reel& reel, const Deliverable& d) {
 }  // namespace
 
 ReelRecipe recipeOf(const Reel& reel) {
-    return {reel.name,          reel.source,     reel.network,        reel.quality, reel.scene,
+    return {reel.name,          reel.source,     reel.network,        reel.quality,
             reel.treatments,    reel.timeline(), reel.rebuild->mends, usesStems(*reel.rebuild),
-            reel.tolerateDamage};
+            reel.tolerateDamage, reel.scene};
 }
 
 DeliverySource deliverySource(const Session& session, const Reel& reel, const Deliverable& d, ReelMaterial material) {
