@@ -57,19 +57,18 @@ std::vector<MarkedSpan> spansOf(const LearnOptions& o) {
         for (const auto& text : o.only) spans.push_back(parsedSpan(text, reel.source));
     }
     if (spans.empty())
-        throw Error(Error::Kind::Usage, "\"" + o.file +
-                                            "\" has no marks: set them at Split, or with --only ambience=FROM-TO.");
+        throw Error(Error::Kind::Usage,
+                    "\"" + o.file + "\" has no marks: set them at Split, or with --only ambience=FROM-TO.");
     return spans;
 }
 
 nlohmann::json report(const SceneOutcome& outcome, const NetworkCard& card, const std::vector<MarkedSpan>& spans,
                       double seconds) {
-    nlohmann::json json{{"learned", outcome.kept},     {"reason", outcome.reason},
-                        {"gain_db", outcome.gainDb},   {"seconds_wall", std::round(seconds * 10) / 10},
-                        {"base_network", card.id},     {"marks", nlohmann::json::array()}};
+    nlohmann::json json{{"learned", outcome.kept},   {"reason", outcome.reason},
+                        {"gain_db", outcome.gainDb}, {"seconds_wall", std::round(seconds * 10) / 10},
+                        {"base_network", card.id},   {"marks", nlohmann::json::array()}};
     for (const MarkedSpan& s : spans)
-        json["marks"].push_back(
-            {{"file", s.recording.string()}, {"stem", s.stem}, {"from_s", s.from}, {"to_s", s.to}});
+        json["marks"].push_back({{"file", s.recording.string()}, {"stem", s.stem}, {"from_s", s.from}, {"to_s", s.to}});
     return json;
 }
 
@@ -82,7 +81,7 @@ void run(const LearnOptions& o, Progress& progress) {
     const auto start = std::chrono::steady_clock::now();
     ProgressLine line("learning " + fs::path(o.file).filename().string());
     progress.onProgress = [&line](double f) { line.show(f); };
-    const SceneOutcome outcome = learnApart(card, markedSounds(spans, card.sampleRate), progress);
+    const SceneOutcome outcome = learnApart(card, sceneSounds(spans, card.sampleRate), progress);
     const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     if (outcome.kept) sceneOf(fs::path(o.out).stem().string(), card, spans, outcome).save(o.out);
     if (o.json) return printJson(report(outcome, card, spans, seconds));
@@ -94,8 +93,9 @@ void run(const LearnOptions& o, Progress& progress) {
 
 void addLearn(CLI::App& program, Progress& progress) {
     auto o = std::make_shared<LearnOptions>();
-    auto* command = program.add_subcommand(
-        "learn", "Adapts a network to a scene: you say what alone is heard where. See split --scene.");
+    auto* command =
+        program.add_subcommand("learn",
+                               "Adapts a network to a scene: you say what alone is heard where. See split --scene.");
     command->add_option("FILE", o->file, "An audio or video file, or a session with marks.")->required();
     command->add_option("--only", o->only, "STEM=FROM-TO: only ambience, music or voice is heard there; repeatable.");
     command->add_option("--reel", o->reels, "Of a session: only this reel's marks; repeatable.");

@@ -1,5 +1,6 @@
 // Runs one network apart from everything else: tries it and says what it found, answers what it is asked over the
-// socket until that closes, or lets it learn a scene. Started by NetworkProcess with its memory bounded; confined before the module is loaded.
+// socket until that closes, or lets it learn a scene. Started by NetworkProcess with its memory bounded; confined
+// before the module is loaded.
 #include <poll.h>
 #include <sys/resource.h>
 #include <sys/socket.h>
@@ -82,19 +83,20 @@ constexpr int kLowerPriority = 5, kLearningThreads = 2;
 constexpr int64_t kMostMarked = int64_t(192000) * 1800;  ///< frames in all: what is marked fits into the memory
 
 /// Fills in what the user marked. False when it cannot be.
-bool getMarked(SoundsByStem& marked, int& channels) {
+bool getMarked(SceneSounds& sounds, int& channels) {
     int64_t all = 0;
     while (true) {
         MarkedHeader header{};
         get(&header, sizeof header);
         if (header.frames < 0) return channels > 0;
         all += header.frames;
-        if (header.stem < 0 || header.stem >= int(kStemCount) || header.channels < 1 || header.channels > 2 ||
+        if (header.stem < 0 || header.stem > int(kStemCount) || header.channels < 1 || header.channels > 2 ||
             (channels != 0 && header.channels != channels) || header.frames < 1 || all > kMostMarked)
             return false;
         channels = header.channels;
-        marked[size_t(header.stem)].push_back(AudioBuffer::uncleared(channels, header.frames));
-        const auto samples = marked[size_t(header.stem)].back().samples();
+        auto& to = header.stem < int(kStemCount) ? sounds.marked[size_t(header.stem)] : sounds.reel;
+        to.push_back(AudioBuffer::uncleared(channels, header.frames));
+        const auto samples = to.back().samples();
         get(samples.data(), samples.size() * sizeof(float));
     }
 }
@@ -105,7 +107,7 @@ void learn(Learner& learner, SoundsByStem library) {
     LearnSettings settings;
     int channels = 0;
     get(&settings, sizeof settings);
-    if (!getMarked(sounds.marked, channels)) _exit(1);
+    if (!getMarked(sounds, channels)) _exit(1);
     for (size_t stem = 0; stem < kStemCount; ++stem)
         for (AudioBuffer& sound : library[stem]) {
             sounds.library[stem].push_back(withChannels(sound, channels));
@@ -114,8 +116,12 @@ void learn(Learner& learner, SoundsByStem library) {
     Progress progress;
     progress.onProgress = [](double along) { say(nlohmann::json{{"along", along}}.dump()); };
     const SceneOutcome outcome = learnScene(learner, sounds, settings, progress);
-    const std::string text =
-        nlohmann::json{{"kept", outcome.kept}, {"reason", outcome.reason}, {"gain_db", outcome.gainDb}}.dump();
+    const std::string text = nlohmann::json{
+        {"kept", outcome.kept},
+        {"reason", outcome.reason},
+        {"gain_db", outcome.gainDb},
+        {"own_voice_db",
+         outcome.ownVoiceDb}}.dump();
     const NetworkReply reply{int64_t(text.size()), int64_t(outcome.changes.size())};
     put(&reply, sizeof reply);
     put(text.data(), text.size());

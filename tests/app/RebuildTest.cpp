@@ -82,7 +82,7 @@ TEST_F(RebuildStage, SilentLanesOfferToSplitAtOnce) {
 
 TEST_F(RebuildStage, BeginsAsTheRecordingItself) {
     begin();
-    EXPECT_EQ(rebuild().lanes.size(), 4u);
+    EXPECT_EQ(rebuild().lanes.size(), 5u) << "three stems, the voice's room, leftovers";
     EXPECT_FALSE(!studio->document.reel()->rebuild->empty())
         << "nothing is part of the document before something was done";
     EXPECT_EQ(studio->hearing.player().heard(), Heard::Mix) << "at Rebuild the mix is heard";
@@ -150,7 +150,7 @@ TEST_F(RebuildStage, CrossFadesAndBeforeAndAfter) {
     key(Qt::Key_X);
     EXPECT_NEAR(lane(0).clips[0].fadeOut, 0.2, 1e-6);
     key(Qt::Key_E);
-    ASSERT_EQ(rebuild().lanes.size(), 5u);
+    ASSERT_EQ(rebuild().lanes.size(), 6u);
     EXPECT_EQ(lane(1).name, "Dialogue, before");
     EXPECT_TRUE(lane(1).clips[0].muted);
     key(Qt::Key_W);
@@ -285,7 +285,7 @@ TEST_F(RebuildStage, TheMusicIsReplacedInOneStep) {
     dialog->chooseFile(file);
     EXPECT_TRUE(dialog->findChild<QLabel*>("plan")->text().contains("repeats"));
     QTest::mouseClick(dialog->findChild<QPushButton*>("replace"), Qt::LeftButton);
-    ASSERT_TRUE(until([&] { return rebuild().lanes.size() == 5 && settled(); }));
+    ASSERT_TRUE(until([&] { return rebuild().lanes.size() == 6 && settled(); }));
     EXPECT_EQ(lane(2).name, "New music");
     EXPECT_TRUE(lane(2).duck.on);
     EXPECT_TRUE(lane(2).clips[0].loops());
@@ -304,7 +304,7 @@ TEST_F(RebuildStage, TheMusicIsReplacedInOneStep) {
     EXPECT_NEAR(loudness(written("new.wav")), loudness(old->read(0, old->frames())), 1.0);
     studio->document.undo();
     studio->document.undo();
-    EXPECT_EQ(rebuild().lanes.size(), 4u);
+    EXPECT_EQ(rebuild().lanes.size(), 5u);
 }
 
 TEST_F(RebuildStage, HolesAreFilledAndSilencesFoundAndShortened) {
@@ -370,7 +370,7 @@ TEST_F(RebuildStage, AWholeSceneIsRebuiltSavedAndComesBack) {
     desk().editStrip("Chain", [](Strip& s) { s.chain = voiceChain(); });
     tools().mix.importSounds({cue(2)});
     ASSERT_TRUE(until([&] { return settled(); }));
-    EXPECT_EQ(rebuild().lanes.size(), 5u);
+    EXPECT_EQ(rebuild().lanes.size(), 6u);
     EXPECT_GT(tools().mix.soundSeconds(rebuild().sounds[0].id), 1.9);
     desk().chooseLane("mix");
     desk().editStrip("Limiter", [](Strip& s) { s.chain.limiter = true; });

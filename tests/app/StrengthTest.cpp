@@ -46,7 +46,7 @@ TEST_F(Strength, EachStemHasItsOwn) {
     EXPECT_EQ(reel().stem, "dialogue");
     EXPECT_EQ(find<QLineEdit>("depth_db_value")->text(), "12.0 dB");
     EXPECT_EQ(reel().strength[stemPlace("music")].base.depth, 30);
-    EXPECT_FALSE(find<QSlider>("room_keep")->isEnabled()) << "the quick network does not keep the room apart";
+    EXPECT_TRUE(find<QSlider>("room_keep")->isEnabled()) << "the network keeps the room apart in both qualities";
     // The measures follow the stem.
     ASSERT_TRUE(until([&] { return settled() && window->desks().weigh.result()->settings.stem == "dialogue"; }));
     const double dialogue = window->desks().weigh.result()->now.spillDb;

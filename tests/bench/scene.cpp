@@ -76,7 +76,7 @@ Row measured(const fs::path& base, double marked, bool self) {
     if (self) spans = sureMoments(scene, card);
     LearnSettings settings;
     settings.keepAnyway = true;
-    const SceneOutcome outcome = learnApart(card, markedSounds(spans, card.sampleRate), {}, settings);
+    const SceneOutcome outcome = learnApart(card, sceneSounds(spans, card.sampleRate), {}, settings);
     row.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     row.kept = outcome.kept;
     if (outcome.changes.empty()) return row;
@@ -89,7 +89,7 @@ Row measured(const fs::path& base, double marked, bool self) {
     std::printf("%s %-9s %s | %+.2f %+.2f %+.2f | promised", base.filename().c_str(), row.kind.c_str(),
                 row.kept ? "kept   " : "refused", row.unguarded[0], row.unguarded[1], row.unguarded[2]);
     for (const auto& [stem, gain] : outcome.gainDb) std::printf(" %s %+.2f", stem.c_str(), gain);
-    std::printf(" | %.0f s\n", row.seconds);
+    std::printf(" own voice %+.2f | %.0f s\n", outcome.ownVoiceDb, row.seconds);
     std::fflush(stdout);
     return row;
 }
@@ -103,8 +103,8 @@ void print(const char* name, const std::vector<Row>& rows) {
         kept += r.kept, worse += r.gain[0] < kNoWorse, good += r.gain[0] >= kWanted;
     }
     const double n = double(std::max<size_t>(1, rows.size()));
-    std::printf("| %s | %zu | %d | %+.2f | %+.2f | %d | %d | %+.2f | %+.2f | %+.2f |\n", name, rows.size(), kept, sum / n,
-                worst, worse, good, ambience / n, raw / n, rawWorst);
+    std::printf("| %s | %zu | %d | %+.2f | %+.2f | %d | %d | %+.2f | %+.2f | %+.2f |\n", name, rows.size(), kept,
+                sum / n, worst, worse, good, ambience / n, raw / n, rawWorst);
 }
 
 }  // namespace
@@ -119,9 +119,10 @@ int main(int argc, char** argv) {
     std::sort(bases.begin(), bases.end());
     std::vector<Row> rows;
     for (const fs::path& base : bases) rows.push_back(measured(base, marked, self));
-    std::printf("\n| kind | scenes | kept | dialogue, dB | worst | worse than %.1f | at least %.1f | ambience, dB | without "
-                "the guard: dialogue | worst |\n|---|---|---|---|---|---|---|---|---|---|\n",
-                kNoWorse, kWanted);
+    std::printf(
+        "\n| kind | scenes | kept | dialogue, dB | worst | worse than %.1f | at least %.1f | ambience, dB | without "
+        "the guard: dialogue | worst |\n|---|---|---|---|---|---|---|---|---|---|\n",
+        kNoWorse, kWanted);
     std::map<std::string, std::vector<Row>> kinds;
     for (const Row& r : rows) kinds[r.kind].push_back(r);
     for (const auto& [kind, of] : kinds) print(kind.c_str(), of);
@@ -130,5 +131,6 @@ int main(int argc, char** argv) {
     for (const Row& r : rows) longest = std::max(longest, r.seconds);
     rusage used{};
     getrusage(RUSAGE_CHILDREN, &used);
-    std::printf("\nLearned in %.0f s at most, in a process of %.0f MB at most.\n", longest, double(used.ru_maxrss) / 1024);
+    std::printf("\nLearned in %.0f s at most, in a process of %.0f MB at most.\n", longest,
+                double(used.ru_maxrss) / 1024);
 }

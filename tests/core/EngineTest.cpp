@@ -167,6 +167,36 @@ TEST(Engine, ShowsStemsTogetherApartOrInAWantedOrder) {
     EXPECT_THROW(run(source, network, lost), Error) << "a stem would be lost";
 }
 
+TEST(Engine, ANetworkWithoutARoomSaysSo) {
+    EXPECT_FALSE(separatesRoom(FakeNetwork().card()));
+    try {
+        withRoom(FakeNetwork().card(), {"dialogue", "music", "ambience"});
+        FAIL();
+    } catch (const Error& e) {
+        EXPECT_NE(std::string(e.what()).find("leave Room keep at 100 %"), std::string::npos);
+    }
+}
+
+TEST(Engine, QualitiesAverageTheCardsRates) {
+    const auto network = std::make_shared<FakeNetwork>();
+    network->m_card.fineRates = {48000, 40000, 60000};
+    network->m_card.quickRates = {40000};
+    BufferSource source(programme(2, 48000, 48000 * 3), 48000);
+    EngineOptions fine, quick;
+    quick.quality = EngineOptions::Quality::Quick;
+    const Separated three = run(source, network, fine), slow = run(source, network, quick);
+    for (const Separated* s : {&three, &slow}) EXPECT_LT(residualDb(*s), -120);
+    // Each rate alone, averaged by hand: the same but for what lies above the lowest rate's band.
+    AudioBuffer mean(2, 48000 * 3);
+    for (const int rate : {48000, 40000, 60000}) {
+        network->m_card.quickRates = {rate};
+        const Separated one = run(source, network, quick);
+        for (size_t i = 0; i < mean.samples().size(); ++i) mean.samples()[i] += one.stems[0].samples()[i] / 3;
+    }
+    EXPECT_LT(differenceDb(mean, three.stems[0]), -30);
+    EXPECT_GT(differenceDb(slow.stems[0], three.stems[0]), -60) << "another filter in seconds";
+}
+
 TEST(Engine, WhatTheSinkThrowsEndsTheSeparation) {
     BufferSource source(programme(1, 48000, 48000 * 5), 48000);
     EngineOptions options;

@@ -15,7 +15,7 @@ namespace {
 
 const fs::path kDeck = fs::path(RIVLEN_SOURCE_DIR) / "demo" / "reel-1-deck.flac";
 
-SoundsByStem deck() { return markedSounds({{kDeck, "ambience", 0, 3}}, 48000); }
+SceneSounds deck() { return sceneSounds({{kDeck, "ambience", 0, 3}}, 48000); }
 
 LearnSettings two() {
     LearnSettings s;
@@ -84,6 +84,20 @@ TEST(MarkedSounds, AreCutBroughtToOneRateAndCountOfChannels) {
     EXPECT_TRUE(both[1].empty());
     EXPECT_THROW(markedSounds({{folder / "mono.wav", "dialogue", 5, 6}}, 48000), Error);
     EXPECT_THROW(markedSounds({{folder / "mono.wav", "dialogue", 2, 1}}, 48000), Error);
+}
+
+TEST(MarkedSounds, StretchesLieBesideTheSpans) {
+    const TempFolder folder;
+    AudioBuffer x(1, 48000 * 20);  // its level says where a stretch was
+    for (int64_t i = 0; i < x.frames(); ++i) x.channel(0)[size_t(i)] = float(i) / float(48000 * 40);
+    writeWav(folder / "ramp.wav", x, 48000);
+    const auto stretches = stretchesBeside({{folder / "ramp.wav", "ambience", 4, 11}}, 48000, 2);
+    ASSERT_GE(stretches.size(), 3u);
+    for (const AudioBuffer& s : stretches) {
+        EXPECT_EQ(s.channels(), 2);
+        const double from = double(s.channel(0)[0]) * 40, to = double(s.channel(0).back()) * 40;
+        EXPECT_TRUE(to <= 4.01 || from >= 10.99) << from << " to " << to;
+    }
 }
 
 TEST(SceneLibrary, HasVoicesMusicAndPlaces) {

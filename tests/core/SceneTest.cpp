@@ -20,7 +20,8 @@ namespace {
 
 Scene some() {
     const NetworkCard card = findNetwork("");
-    Scene scene{"The deck", card.id, card.sha256, "2026-11-27", {{"deck.wav", "ambience", 1, 6}}, {{"dialogue", 1.5}}, {}};
+    Scene scene{"The deck",          card.id, card.sha256, "2026-11-27", {{"deck.wav", "ambience", 1, 6}},
+                {{"dialogue", 1.5}}, {}};
     scene.changes = beginLearning(card, moduleBytes(card), 1)->changes();
     return scene;
 }
@@ -38,7 +39,8 @@ std::string refusal(const fs::path& file) {
 
 void write(const fs::path& file, const json& j) {
     const auto bytes = json::to_cbor(j);
-    std::ofstream(file, std::ios::binary).write(reinterpret_cast<const char*>(bytes.data()), std::streamsize(bytes.size()));
+    std::ofstream(file, std::ios::binary)
+        .write(reinterpret_cast<const char*>(bytes.data()), std::streamsize(bytes.size()));
 }
 
 json readJson(const fs::path& file) {

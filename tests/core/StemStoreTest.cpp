@@ -37,6 +37,22 @@ TEST(StemStore, ReadersFollowTheWriterAndFindItAgain) {
     EXPECT_EQ(StemStore::openFinished(place), nullptr) << "a damaged store is made again";
 }
 
+TEST(StemStore, WhatWasMadeThroughDamageIsOnlyForWhoeverToleratesIt) {
+    const TempFolder folder;
+    const std::vector<AudioBuffer> stems = {noise(1, 1000, 0.1f, 1), noise(1, 1000, 0.1f, 2)};
+    const auto made = [&](const std::vector<SourceFault>& faults) {
+        auto store = StemStore::create(folder / "store", {{"dialogue", "music"}, 48000, 1, 1000});
+        store->append(stems);
+        store->finish(faults);
+    };
+    made({{SourceFault::Kind::Damage, 10, 20}});
+    EXPECT_EQ(StemStore::openFinished(folder / "store", false), nullptr);
+    ASSERT_TRUE(StemStore::openFinished(folder / "store", true));
+    EXPECT_TRUE(StemStore::openFinished(folder / "store", true)->throughDamage());
+    made({{SourceFault::Kind::NotNumbers, 10, 20}, {SourceFault::Kind::Gap, 50, 20}});
+    EXPECT_TRUE(StemStore::openFinished(folder / "store", false)) << "a gap was never sound";
+}
+
 TEST(StemStore, KeepsTheRoomBesideAndSkipsWhatIsNotThere) {
     const TempFolder folder;
     const std::vector<AudioBuffer> stems = {noise(1, 1000, 0.1f, 1), noise(1, 1000, 0.1f, 2)};

@@ -11,6 +11,7 @@
 #include "core/media/PictureReader.h"
 #include "core/media/Timecode.h"
 #include "core/separation/NetworkCard.h"
+#include "core/separation/Scene.h"
 #include "core/separation/StemStore.h"
 #include "core/session/DeliveryQueue.h"
 #include "core/session/Presets.h"
@@ -66,6 +67,15 @@ void readQueue(const std::string& bytes) {
     for (const auto& t : queue.tasks()) t.reel();
 }
 
+/// Documents are tried in the scene's own form as well, so that changed ones reach what lies behind its decoder.
+void readScene(const std::string& bytes) {
+    if (const auto j = nlohmann::json::parse(bytes, nullptr, false); !j.is_discarded()) {
+        const auto cbor = nlohmann::json::to_cbor(j);
+        Scene::load(written("b.scene", {cbor.begin(), cbor.end()}));
+    }
+    Scene::load(written("a.scene", bytes));
+}
+
 void readPreset(const std::string& bytes) {
     setenv("XDG_DATA_HOME", scratch().c_str(), 1);
     written("rivlen/presets/x.json", bytes);
@@ -84,6 +94,7 @@ const std::vector<Reader>& readers() {
          }},
         {"queue", readQueue},
         {"card", [](const std::string& bytes) { NetworkCard::load(written("card.json", bytes)); }},
+        {"scene", readScene},
         {"preset", readPreset},
         {"stems", readStems},
         {"time",

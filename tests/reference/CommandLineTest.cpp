@@ -81,8 +81,7 @@ TEST(CommandLine, RoomAndBalanceShapeWhatIsWritten) {
     EXPECT_FALSE(fs::exists(folder / "plain" / "reel-3-bridge.result.wav"));
     const auto quick = run(cli + " split " + demo + "reel-3-bridge.flac --to 1 --quality quick --room-keep 50 --out " +
                            (folder / "q").string());
-    EXPECT_EQ(quick.code, 2) << "that network does not keep the room apart";
-    EXPECT_NE(quick.out.find("Room keep"), std::string::npos) << quick.out;
+    EXPECT_EQ(quick.code, 0) << quick.out;
     EXPECT_EQ(run(cli + " split " + demo + "reel-3-bridge.flac --to 1 --apart --room-keep 50 --out " +
                   (folder / "q").string())
                   .code,

@@ -52,7 +52,7 @@ std::shared_ptr<StemStore> Splitting::finishedStems(const Reel& reel) {
     facts.treatedStems.reset();
     if (m_reels.treatmentPending(reel)) return nullptr;
     try {
-        auto stems = StemStore::openFinished(storeFolder(reel));
+        auto stems = StemStore::openFinished(storeFolder(reel), reel.tolerateDamage);
         if (stems && reel.treatsStems()) facts.treatedStems = TreatedStems::find(*stems, reel.treatments);
         return facts.treatedStems ? facts.treatedStems->stems : stems;
     } catch (const Error& e) {
@@ -130,7 +130,7 @@ void Splitting::split() {
                     post([this] { m_reels.tellStemsGrown(); });
                 },
                 progress);
-            store->finish();
+            store->finish(reader.faults());
             *factor = double(reader.frames()) / reader.sampleRate() /
                       std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
         },

@@ -15,6 +15,7 @@ SceneControls::SceneControls(SceneDesk& desk, QWidget* parent) : QWidget(parent)
     m_said = addPageText(column);
     m_said->setObjectName("scenesaid");
     m_along = new QProgressBar;
+    m_along->setObjectName("learnalong");
     m_along->setRange(0, 1000);
     m_along->setTextVisible(false);
     m_along->setFixedHeight(6);
@@ -41,12 +42,14 @@ SceneControls::SceneControls(SceneDesk& desk, QWidget* parent) : QWidget(parent)
 void SceneControls::refresh() {
     const bool busy = m_desk.learning();
     const QString said = m_desk.said(), hindrance = m_desk.hindrance();
-    m_said->setText(busy              ? QString("Learning; you can go on working.")
-                    : !said.isEmpty() ? said
-                    : !hindrance.isEmpty()
-                        ? hindrance
-                        : QString("The network can learn from these spans how this place sounds. It is kept only where it "
-                                  "proves better on a part that it did not learn from."));
+    m_said->setText(
+        busy              ? QString("Learning; you can go on working.")
+        : !said.isEmpty() ? said
+        : !hindrance.isEmpty()
+            ? hindrance
+            : QString("The network can learn from %1 how this place sounds. It is kept only where it proves "
+                      "better on a part that it did not learn from.")
+                  .arg(m_desk.fromProposals() ? "the proposed spans" : "the marked spans"));
     m_along->setVisible(busy);
     m_learn->setText(busy ? "Stop" : "Learn it");
     m_learn->setEnabled(busy || hindrance.isEmpty());

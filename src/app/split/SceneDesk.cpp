@@ -67,6 +67,15 @@ QString SceneDesk::hindrance() const {
     return {};
 }
 
+bool SceneDesk::fromProposals() const {
+    const Reel* present = m_document.reel();
+    if (!present || m_marks.proposals().empty()) return false;
+    for (const Reel& r : m_document.session().reels)
+        if ((r.id == present->id || (!present->group.empty() && r.group == present->group)) && !r.marks.empty())
+            return false;
+    return true;
+}
+
 void SceneDesk::learn() {
     if (learning()) {
         m_own.cancel(m_job);
@@ -86,8 +95,7 @@ void SceneDesk::learn() {
     m_job = m_own.submit(
         "Learning the scene of " + reel.name,
         [this, reel, marked, origins, card, how = settings](Progress& progress, const Work::Post& post) {
-            const SceneOutcome outcome =
-                learnApart(card, markedSounds(marked, card.sampleRate), progress, how);
+            const SceneOutcome outcome = learnApart(card, sceneSounds(marked, card.sampleRate), progress, how);
             Scene scene = sceneOf(reel.name, card, marked, outcome);
             scene.spans = origins;  // as the user knows them: a treated recording lies in the cache
             post([this, id = reel.id, scene = std::move(scene), outcome] { take(id, scene, outcome); });
@@ -126,8 +134,8 @@ void SceneDesk::take(const std::string& id, const Scene& scene, const SceneOutco
         const fs::path file = newFile(*reel);
         scene.save(file);
         m_document.editReels("Learn this scene", {id}, [&](Reel& r) { r.network = scene.network, r.scene = file; });
-        m_said[id] = QString("Learned: %1 on the part that was held back. Split again to use it.")
-                         .arg(inWords(outcome.gainDb));
+        m_said[id] =
+            QString("Learned: %1 on the part that was held back. Split again to use it.").arg(inWords(outcome.gainDb));
         m_splitting.reopen();
     } catch (const Error& e) {
         m_work.warn(QString::fromStdString(e.what()));

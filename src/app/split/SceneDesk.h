@@ -15,8 +15,9 @@ public:
     SceneDesk(Document& document, Reels& reels, SessionFile& file, Splitting& splitting, MarkDesk& marks, Work& work,
               QObject* parent = nullptr);
 
-    QString hindrance() const;  ///< why learning cannot begin; empty when it can
-    void learn();               ///< begins, or cancels what is under way
+    QString hindrance() const;   ///< why learning cannot begin; empty when it can
+    bool fromProposals() const;  ///< nothing is marked: what is proposed would serve
+    void learn();                ///< begins, or cancels what is under way
     bool usesScene() const { return m_document.reel() && !m_document.reel()->scene.empty(); }
     bool learning() const { return m_job >= 0; }
     double fraction() const;

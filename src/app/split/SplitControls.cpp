@@ -152,7 +152,8 @@ void SplitControls::refresh() {
     const QString quality = m_quality->currentData().toString();
     m_purpose->setText(any ? QString::fromStdString(m_choices[index].card.purpose)
                            : QString("No network is installed: restore the networks folder that came with Rivlen."));
-    m_card->setText(any ? qualityInWords(forQuality(m_choices[index].card, quality.toStdString()), quality) : QString());
+    m_card->setText(any ? qualityInWords(forQuality(m_choices[index].card, quality.toStdString()), quality)
+                        : QString());
     m_state->setText(!ready    ? "Add a recording at Intake first."
                      : refused ? "The file is damaged, see the faults at Intake: copy it again, or go on."
                      : busy    ? "What is done already can be heard."

@@ -15,8 +15,8 @@ void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks, Sc
               {{"N", [&marks] { marks.step(1); }}, {"Shift+N", [&marks] { marks.step(-1); }}}, here);
     sheet.add("at Split: take the proposed mark; remove a mark or dismiss a proposal",
               {{"K", [&marks] { marks.accept(); }}, {"Shift+K", [&marks] { marks.takeAway(); }}}, here);
-    sheet.add("at Split: learn the scene from its marks, or stop learning", {{"Shift+L", [&scenes] { scenes.learn(); }}},
-              here);
+    sheet.add("at Split: learn the scene from its marks, or stop learning",
+              {{"Shift+L", [&scenes] { scenes.learn(); }}}, here);
 }
 
 }  // namespace rivlen

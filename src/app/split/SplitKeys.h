@@ -5,7 +5,6 @@
 namespace rivlen {
 
 /// The keys of Split.
-void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks,
-                  SceneDesk& scenes);
+void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks, SceneDesk& scenes);
 
 }  // namespace rivlen

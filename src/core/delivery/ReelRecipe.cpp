@@ -17,7 +17,7 @@ namespace {
 std::shared_ptr<StemStore> splitStems(const fs::path& source, const ReelRecipe& recipe, const Progress& progress) {
     const NetworkCard card = networkFor(recipe.network, recipe.quality, recipe.scene);
     const fs::path folder = StemStore::folderFor(source, card.sum(), recipe.quality);
-    if (auto known = StemStore::openFinished(folder)) return known;
+    if (auto known = StemStore::openFinished(folder, recipe.tolerateDamage)) return known;
     MediaReader reader(source);
     if (!recipe.tolerateDamage) reader.refuseDamage();
     const bool room = separatesRoom(card);
@@ -32,7 +32,7 @@ std::shared_ptr<StemStore> splitStems(const fs::path& source, const ReelRecipe& 
                 store->append(gathered(x, stems, room));
             },
             progress);
-        store->finish();
+        store->finish(reader.faults());
     } catch (...) {
         std::error_code ignored;
         fs::remove_all(folder, ignored);
@@ -63,8 +63,10 @@ bool isPrepared(const ReelRecipe& recipe) {
         recording = treated->file;
     }
     return !recipe.needsStems ||
-           StemStore::openFinished(StemStore::folderFor(
-               recording, networkFor(recipe.network, recipe.quality, recipe.scene).sum(), recipe.quality)) != nullptr;
+           StemStore::openFinished(StemStore::folderFor(recording,
+                                                        networkFor(recipe.network, recipe.quality, recipe.scene).sum(),
+                                                        recipe.quality),
+                                   recipe.tolerateDamage) != nullptr;
 }
 
 ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {

@@ -17,9 +17,9 @@ namespace rivlen {
 
 std::optional<double> measuredQuality(const NetworkCard& card, const std::string& quality) {
     const auto own = nlohmann::json::json_pointer("/quality/quick");
-    const auto place = nlohmann::json::json_pointer(
-        quality == "quick" && card.all.contains(own) ? "/quality/quick/stereo/si_sdr/network/dialogue"
-                                                     : "/quality/stereo/si_sdr/network/dialogue");
+    const auto place = nlohmann::json::json_pointer(quality == "quick" && card.all.contains(own)
+                                                        ? "/quality/quick/stereo/si_sdr/network/dialogue"
+                                                        : "/quality/stereo/si_sdr/network/dialogue");
     if (!card.all.contains(place) || !card.all.at(place).is_number()) return std::nullopt;
     return card.all.at(place).get<double>();
 }

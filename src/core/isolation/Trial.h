@@ -8,15 +8,15 @@ namespace rivlen {
 
 /// A network at a quality, to be tried on a few seconds.
 struct TrialChoice {
-    NetworkCard card;     ///< of the network that does the work
-    std::string network;  ///< id as it is chosen in a reel
-    std::string quality;  ///< "quick" or "fine"
+    NetworkCard card;             ///< of the network that does the work
+    std::string network;          ///< id as it is chosen in a reel
+    std::string quality;          ///< "quick" or "fine"
     std::filesystem::path scene;  ///< as it is chosen in a reel
-    std::string name;     ///< "Main, fine"
+    std::string name;             ///< "Main, fine"
 };
 
-/// Every network that gives the window's stems, at each quality; with scenes also as these changed it (those that fit no
-/// network are left out).
+/// Every network that gives the window's stems, at each quality; with scenes also as these changed it (those that fit
+/// no network are left out).
 std::vector<TrialChoice> trialChoices(const std::vector<std::filesystem::path>& scenes = {});
 
 /// What a network made of the stretch.

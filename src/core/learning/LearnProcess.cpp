@@ -60,15 +60,14 @@ private:
     Clock::time_point m_until;
 };
 
-void send(NetworkProcess& process, const LearnSettings& settings, const SoundsByStem& marked,
-          Clock::time_point until) {
+void send(NetworkProcess& process, const LearnSettings& settings, const SceneSounds& sounds, Clock::time_point until) {
     const auto put = [&](const void* from, size_t bytes) {
         if (process.write(from, bytes, until) != Outcome::Done)
             throw Error(Error::Kind::Other, "The program that learns the scene ended: try again.");
     };
     put(&settings, sizeof settings);
-    for (size_t stem = 0; stem < kStemCount; ++stem)
-        for (const AudioBuffer& sound : marked[stem]) {
+    for (size_t stem = 0; stem <= kStemCount; ++stem)
+        for (const AudioBuffer& sound : stem < kStemCount ? sounds.marked[stem] : sounds.reel) {
             const MarkedHeader header{int32_t(stem), sound.channels(), sound.frames()};
             put(&header, sizeof header);
             put(sound.samples().data(), sound.samples().size() * sizeof(float));
@@ -79,14 +78,14 @@ void send(NetworkProcess& process, const LearnSettings& settings, const SoundsBy
 
 }  // namespace
 
-SceneOutcome learnApart(const NetworkCard& card, const SoundsByStem& marked, const Progress& progress,
+SceneOutcome learnApart(const NetworkCard& card, const SceneSounds& sounds, const Progress& progress,
                         const LearnSettings& settings, const NetworkLimits& limits) {
     NetworkProcess process(NetworkProcess::Task::Learn, card, limits);
     Listener listener(process, progress, Clock::now() + std::chrono::seconds(limits.seconds));
     NetworkReply reply{};
     if (const std::string refused = listener.next(reply); !refused.empty())
         throw Error(reply.stems == 0 ? Error::Kind::Usage : Error::Kind::Other, refused);
-    send(process, settings, marked, Clock::now() + std::chrono::seconds(limits.seconds));
+    send(process, settings, sounds, Clock::now() + std::chrono::seconds(limits.seconds));
     while (true) {
         const std::string text = listener.next(reply);
         progress.throwIfCancelled();
@@ -100,6 +99,7 @@ SceneOutcome learnApart(const NetworkCard& card, const SoundsByStem& marked, con
         outcome.kept = said.value("kept", false);
         outcome.reason = said.value("reason", "");
         outcome.gainDb = said.value("gain_db", outcome.gainDb);
+        outcome.ownVoiceDb = said.value("own_voice_db", 0.0);
         outcome.changes = listener.changes(std::clamp<int64_t>(reply.stems, 0, 100000));
         return outcome;
     }

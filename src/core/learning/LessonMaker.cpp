@@ -7,9 +7,9 @@ namespace rivlen {
 namespace {
 
 // Measured on scenes of the field set's kinds: training/EXPERIMENTS.md, "Learning a scene".
-constexpr double kRms = 0.08;                                        ///< of every sound before its level
+constexpr double kRms = 0.08;                                          ///< of every sound before its level
 constexpr std::array<double, kStemCount> kFromMarked{0.7, 0.7, 0.65};  ///< of the mixtures, where a stem has marks
-constexpr std::array<double, kStemCount> kThere{0.88, 0.5, 1.0};     ///< of the mixtures, as long as it has none
+constexpr std::array<double, kStemCount> kThere{0.88, 0.5, 1.0};       ///< of the mixtures, as long as it has none
 constexpr std::array<double, kStemCount> kSoftest{0, -16, -12}, kLoudest{0, 6, 8};  ///< dB against the voice
 constexpr double kDoubled = 0.3;  ///< of the marked sounds: two stretches of it at once
 
@@ -21,7 +21,8 @@ float levelled(const AudioBuffer& sound) {
 
 }  // namespace
 
-LessonMaker::LessonMaker(const SceneSounds& sounds, unsigned seed) : m_sounds(sounds), m_random(seed) {}
+LessonMaker::LessonMaker(const SceneSounds& sounds, unsigned seed, double found)
+    : m_sounds(sounds), m_random(seed), m_found(found) {}
 
 // The standard leaves its distributions' results open; lessons must not depend on whose library it is.
 double LessonMaker::between(double from, double to) { return from + (to - from) * double(m_random()) / 4294967296.0; }
@@ -59,7 +60,8 @@ void LessonMaker::fill(Lesson& lesson, int mixture) {
         if (!there && (any || part + 1 < int(kStemCount))) continue;
         any = true;
         const bool own = !marked.empty() && chance(kFromMarked[p]);
-        const auto& from = own ? marked : m_sounds.library[p];
+        const bool found = !own && chance(m_found) && !m_sounds.found[p].empty();
+        const auto& from = own ? marked : found ? m_sounds.found[p] : m_sounds.library[p];
         const float gain = float(std::pow(10, between(kSoftest[p], kLoudest[p]) / 20));
         const bool swapped = chance(0.5);
         add(draw(from, lesson.frames), gain, swapped, lesson, mixture, part);

@@ -10,8 +10,8 @@ inline constexpr double kShortestScene = 1.0;  ///< seconds of marked sound; les
 struct LearnSettings {
     int steps = 40;
     double rate = 0.01;
-    int batch = 6;          ///< mixtures a step
-    double seconds = 2.7;   ///< of a mixture
+    int batch = 4;         ///< mixtures a step
+    double seconds = 2.7;  ///< of a mixture
     unsigned seed = 1;
     bool keepAnyway = false;  ///< gives the changes even where nothing is kept: for measuring what that spares
 };
@@ -21,12 +21,14 @@ struct SceneOutcome {
     bool kept = false;
     std::string reason;                    ///< one sentence: what it brought, or why nothing is kept
     std::map<std::string, double> gainDb;  ///< by stem: SI-SDR over the network as it came, on the held-back part
-    WeightChanges changes;                 ///< empty when nothing is kept, unless asked for
+    double ownVoiceDb = 0;  ///< the dialogue's gain with what was found in the recording as its voice; 0 without any
+    WeightChanges changes;  ///< empty when nothing is kept, unless asked for
 };
 
-/// Learns a scene and proves it: a quarter of each marked sound, and of the library, takes no part in learning; on mixtures of
-/// these the network must have become better than it was, and no stem worse. Otherwise nothing is kept. The same sounds
-/// and settings give the same answer. Throws Error (Cancelled) and what Learner throws.
+/// Learns a scene and proves it: a quarter of each marked sound, and of the library, takes no part in learning; on
+/// mixtures of these the dialogue must have become better by 1 dB, and no stem worse; nor may a voice that was found in
+/// the recording itself. Otherwise nothing is kept. The same sounds and settings give the same answer. Throws Error
+/// (Cancelled) and what Learner throws.
 SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const LearnSettings& settings,
                         const Progress& progress);
 

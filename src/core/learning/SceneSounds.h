@@ -13,12 +13,14 @@ using SoundsByStem = std::array<std::vector<AudioBuffer>, kStemCount>;
 
 /// What a scene is learned from.
 struct SceneSounds {
-    SoundsByStem library;  ///< voices, music and places that came with Rivlen
-    SoundsByStem marked;   ///< what the user says is alone, cut from the recordings
+    SoundsByStem library;           ///< voices, music and places that came with Rivlen
+    SoundsByStem marked;            ///< what the user says is alone, cut from the recordings
+    std::vector<AudioBuffer> reel;  ///< stretches of the recordings as they are, everything together
+    SoundsByStem found;             ///< what the network as it came finds in these, for the proof
 };
 
-/// The library of sounds that came with Rivlen, at a rate in Hz, mono or stereo. Throws Error (Other) when it is missing
-/// or damaged.
+/// The library of sounds that came with Rivlen, at a rate in Hz, mono or stereo. Throws Error (Other) when it is
+/// missing or damaged.
 SoundsByStem sceneLibrary(int sampleRate, int channels);
 
 /// A sound with the wanted count of channels, 1 or 2: two are folded to their mean, one is given twice; of more, the

@@ -25,8 +25,7 @@ std::optional<CardFigures::Stem> stemOf(const json& quality, const char* kind, c
     const json* gain = find(quality, {kind, "gain", stem});
     if (!gain) return {};
     CardFigures::Stem found{gain->get<double>(), {}, {}};
-    if (const json* share = find(quality, {kind, "share_of_oracle_gain", stem}))
-        found.share = share->get<double>();
+    if (const json* share = find(quality, {kind, "share_of_oracle_gain", stem})) found.share = share->get<double>();
     return found;
 }
 
@@ -40,8 +39,7 @@ CardFigures read(const NetworkCard& card, const std::string& quality) {
         for (const auto& name : card.shown)
             if (const auto found = stemOf(*own, kind, name.c_str())) f.stems[kind][name] = *found;
     f.inTheField = find(*own, {"field"});
-    if (const json* gain = find(*own, {"field", "stereo", "all", "estoi_gain"}))
-        f.estoiGain = gain->get<double>();
+    if (const json* gain = find(*own, {"field", "stereo", "all", "estoi_gain"})) f.estoiGain = gain->get<double>();
     if (const json* e = find(*own, {"stereo", "estoi"}))
         f.estoi = {e->at("network").get<double>(), e->at("mixture").get<double>()};
     if (const json* table = find(all, {"cross_talk", "db"}))

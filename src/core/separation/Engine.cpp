@@ -148,8 +148,8 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
         else  // a mono network takes the channels one by one
             for (int c : group) groups.push_back({c});
     }
-    std::vector<int> rates = options.quality == EngineOptions::Quality::Fine ? network->card().fineRates
-                                                                             : network->card().quickRates;
+    std::vector<int> rates =
+        options.quality == EngineOptions::Quality::Fine ? network->card().fineRates : network->card().quickRates;
     if (rates.empty()) rates = {network->card().sampleRate};
     const auto places = std::make_shared<TileStream::Places>(kTilesAtOnce);
     const size_t atOnce = groups.size() * rates.size() == 1 ? kTilesAtOnce : 1;

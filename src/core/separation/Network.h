@@ -24,9 +24,9 @@ public:
 /// A card without the module's checksum was never checked and is refused.
 std::shared_ptr<Network> loadNetwork(const NetworkCard& card);
 
-/// Loads a module into this process, whoever made it, with what the card's scene changed. libtorch comes with a shared library of its own that is loaded
-/// at the first call (half a second, 150 MB), so that whatever does not separate starts at once.
-/// Throws Error (InputUnreadable) when the module is broken.
+/// Loads a module into this process, whoever made it, with what the card's scene changed. libtorch comes with a shared
+/// library of its own that is loaded at the first call (half a second, 150 MB), so that whatever does not separate
+/// starts at once. Throws Error (InputUnreadable) when the module is broken.
 std::shared_ptr<Network> loadHere(const NetworkCard& card, const std::string& module);
 
 /// Loads the backend and makes it do once whatever reads the system's files, for a process that will not be allowed to.

@@ -21,13 +21,13 @@ struct NetworkCard {
     int64_t context = 0;  ///< needed on each side of a tile
     int64_t grid = 1;     ///< tiles start at multiples of this
     int64_t minimum = 1;  ///< shortest input
-    /// Each quality is the mean of the answers to the recording at each of these rates in Hz, each taken for sampleRate:
-    /// at other speeds a network errs otherwise, and at a lower one it has less to do. Empty: sampleRate alone; eight at
-    /// most.
+    /// Each quality is the mean of the answers to the recording at each of these rates in Hz, each taken for
+    /// sampleRate: at other speeds a network errs otherwise, and at a lower one it has less to do. Empty: sampleRate
+    /// alone; eight at most.
     std::vector<int> fineRates, quickRates;
     std::filesystem::path scene;  ///< what it learned from a scene (Scene.h); empty: it is as it came
     std::string sceneSum;         ///< SHA-256 of that file
-    nlohmann::json all;   ///< the whole card: training data, measured quality, speed
+    nlohmann::json all;           ///< the whole card: training data, measured quality, speed
 
     /// Tells answers apart: the module's checksum, with the scene's.
     std::string sum() const { return scene.empty() ? sha256 : sha256 + sceneSum; }

@@ -31,7 +31,7 @@ struct NetworkReply {
 class NetworkProcess {
 public:
     enum class Task {
-        Try,   ///< answers once, with NetworkFacts as JSON
+        Try,    ///< answers once, with NetworkFacts as JSON
         Learn,  ///< learnApart(), which see
         Serve   ///< answers at once (a text: why the module cannot be loaded), then each request
     };

@@ -11,7 +11,8 @@ namespace rivlen {
 /// The difference between the source and the sum of the stems holds what no network has seen: the band above
 /// its rate. It belongs to whoever owns the treble at that moment, so it is shared in proportion to the
 /// stems' energy in the highest bands (of the third difference, which weighs them by the sixth power of frequency,
-/// smoothed over 20 ms, known a millisecond late); where there is nothing at all the last stem gets it. Rounding goes to the last stem too. Stateful: feed blocks in order.
+/// smoothed over 20 ms, known a millisecond late); where there is nothing at all the last stem gets it. Rounding goes
+/// to the last stem too. Stateful: feed blocks in order.
 class Remainder {
 public:
     Remainder(int stems, int channels, int sampleRate);
@@ -20,9 +21,9 @@ public:
 
 private:
     struct State {
-        double energy = 0, block = 0;  ///< smoothed; of the block so far
+        double energy = 0, block = 0;      ///< smoothed; of the block so far
         std::array<double, 3> previous{};  ///< sample, its first and second difference
-        double weight = 0, target = 0;  ///< at the block's two ends
+        double weight = 0, target = 0;     ///< at the block's two ends
     };
     void newWeights(State* first, size_t stride);
 

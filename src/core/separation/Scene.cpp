@@ -82,8 +82,8 @@ Scene Scene::load(const fs::path& file) {
 }
 
 void Scene::save(const fs::path& file) const {
-    json j{{"format", "rivlen-scene"},        {"version", 1}, {"name", name},           {"network", network},
-           {"network_sha256", networkSum},    {"date", date}, {"gain_db", gainDb},      {"spans", json::array()},
+    json j{{"format", "rivlen-scene"},     {"version", 1}, {"name", name},      {"network", network},
+           {"network_sha256", networkSum}, {"date", date}, {"gain_db", gainDb}, {"spans", json::array()},
            {"changes", json::object()}};
     for (const SceneSpan& s : spans)
         j["spans"].push_back({{"recording", s.recording}, {"stem", s.stem}, {"from", s.from}, {"to", s.to}});
@@ -99,10 +99,10 @@ NetworkCard withScene(NetworkCard card, const fs::path& file) {
     if (file.empty()) return card;
     const Scene scene = Scene::load(file);
     if (scene.networkSum != card.sha256)
-        throw Error(Error::Kind::Usage, "The scene \"" + file.string() + "\" was learned by " +
-                                            (scene.network == card.id ? "another version of the network \""
-                                                                      : "the network \"") +
-                                            scene.network + "\": learn it again, or go on without it.");
+        throw Error(Error::Kind::Usage,
+                    "The scene \"" + file.string() + "\" was learned by " +
+                        (scene.network == card.id ? "another version of the network \"" : "the network \"") +
+                        scene.network + "\": learn it again, or go on without it.");
     if (!isShipped(card))
         throw Error(Error::Kind::Usage, "The network \"" + card.id +
                                             "\" did not come with Rivlen and cannot use a scene: go on without it.");

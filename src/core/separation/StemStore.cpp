@@ -87,7 +87,7 @@ int StemStore::stemIndex(const std::string& name) const {
     return found == m_shape.stems.end() ? -1 : int(found - m_shape.stems.begin());
 }
 
-std::shared_ptr<StemStore> StemStore::openFinished(const fs::path& folder) {
+std::shared_ptr<StemStore> StemStore::openFinished(const fs::path& folder, bool tolerateDamage) {
     std::ifstream in(folder / "stems.json");
     if (!in) return nullptr;
     try {
@@ -104,6 +104,8 @@ std::shared_ptr<StemStore> StemStore::openFinished(const fs::path& folder) {
         const auto& levels = facts.at("levels");
         for (size_t s = 0; s < levels.size() && s < store->m_shape.stems.size(); ++s)
             store->m_levels->setRow(int(s), levels[s].get<std::vector<float>>());
+        store->m_throughDamage = facts.value("through_damage", false);
+        if (store->m_throughDamage && !tolerateDamage) return nullptr;
         store->m_residual = facts.value("residual", -1.0);
         store->m_available = store->m_shape.frames;
         store->m_finished = true;
@@ -187,18 +189,17 @@ void StemStore::skip(int64_t frames) {
     }
 }
 
-void StemStore::finish() {
+void StemStore::finish(const std::vector<SourceFault>& faults) {
+    m_throughDamage = std::any_of(faults.begin(), faults.end(),
+                                  [](const SourceFault& f) { return f.kind == SourceFault::Kind::Damage; });
     m_levels->finish();
     nlohmann::json levels = nlohmann::json::array();
     for (int s = 0; s < m_levels->rows(); ++s) levels.push_back(m_levels->row(s));
     for (int file : m_files) ::fsync(file);  // what stems.json vouches for must outlast a power cut as well
-    const nlohmann::json facts{{"stems", m_shape.stems},
-                               {"sample_rate", m_shape.sampleRate},
-                               {"channels", m_shape.channels},
-                               {"frames", m_shape.frames},
-                               {"room", m_shape.room},
-                               {"residual", m_residual.load()},
-                               {"levels", levels}};
+    const nlohmann::json facts{{"stems", m_shape.stems},        {"sample_rate", m_shape.sampleRate},
+                               {"channels", m_shape.channels},  {"frames", m_shape.frames},
+                               {"room", m_shape.room},          {"through_damage", m_throughDamage},
+                               {"residual", m_residual.load()}, {"levels", levels}};
     if (!writeWholeFile(m_folder / "stems.json", facts.dump()))
         throw Error(Error::Kind::OutputUnwritable,
                     "Stems cannot be stored in \"" + m_folder.string() + "\": free some space and split again.");

@@ -30,8 +30,8 @@ public:
     static std::filesystem::path folderFor(const std::filesystem::path& source, const std::string& networkSha,
                                            const std::string& quality);
 
-    /// A finished store, or nothing.
-    static std::shared_ptr<StemStore> openFinished(const std::filesystem::path& folder);
+    /// A finished store, or nothing: also for one made through damage, unless that is tolerated.
+    static std::shared_ptr<StemStore> openFinished(const std::filesystem::path& folder, bool tolerateDamage = true);
     /// A new, empty store to be filled; replaces what was there. Throws Error (OutputUnwritable).
     static std::shared_ptr<StemStore> create(const std::filesystem::path& folder, Shape shape);
     ~StemStore();
@@ -47,7 +47,10 @@ public:
     void append(const std::vector<AudioBuffer>& stems) { append(StemBlock{{}, stems, {}}); }
     /// Leaves frames out: they read as silence and take no space. Only at the beginning and the end.
     void skip(int64_t frames);
-    void finish();
+    /// faults: of the recording that was read (SampleSource::faults()).
+    void finish(const std::vector<SourceFault>& faults = {});
+    /// Silence stands where the recording could not be decoded: only for whoever tolerates that.
+    bool throughDamage() const { return m_throughDamage; }
     /// Peak of the source minus the sum of the stems in dBFS, so far; nothing when it was not measured.
     std::optional<double> residualDb() const;
 
@@ -77,6 +80,7 @@ private:
     std::unique_ptr<LevelTrack> m_levels;
     std::atomic<int64_t> m_available{0};
     std::atomic<bool> m_finished{false};
+    bool m_throughDamage = false;
     std::atomic<double> m_residual{-1.0};  ///< -1: not measured
     static std::atomic<uint64_t> s_numbers;
     const uint64_t m_serial = ++s_numbers;

@@ -64,8 +64,8 @@ std::vector<AudioBuffer> TorchNetwork::separate(const AudioBuffer& mixture, int 
         throw failure(e.what());
     }
     if (out.dim() != 4 || out.size(0) != 1 || out.size(1) != stems || out.size(2) != channels || out.size(3) != n)
-        throw Error(Error::Kind::Other, "The network \"" + m_card.id +
-                                            "\" does not give what its card promises: choose another network.");
+        throw Error(Error::Kind::Other,
+                    "The network \"" + m_card.id + "\" does not give what its card promises: choose another network.");
     std::vector<AudioBuffer> result;
     const float* from = out.data_ptr<float>();
     for (int64_t s = 0; s < stems; ++s) {

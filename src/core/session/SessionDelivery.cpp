@@ -54,8 +54,8 @@ StrengthTimeline courseFor(const Reel& reel, const Deliverable& d) {
 }  // namespace
 
 ReelRecipe recipeOf(const Reel& reel) {
-    return {reel.name,          reel.source,     reel.network,        reel.quality,
-            reel.treatments,    reel.timeline(), reel.rebuild->mends, usesStems(*reel.rebuild),
+    return {reel.name,           reel.source,     reel.network,        reel.quality,
+            reel.treatments,     reel.timeline(), reel.rebuild->mends, usesStems(*reel.rebuild),
             reel.tolerateDamage, reel.scene};
 }
 
