@@ -151,7 +151,7 @@ TEST_F(RebuildStage, CrossFadesAndBeforeAndAfter) {
     EXPECT_NEAR(lane(0).clips[0].fadeOut, 0.2, 1e-6);
     key(Qt::Key_E);
     ASSERT_EQ(rebuild().lanes.size(), 6u);
-    EXPECT_EQ(lane(1).name, "Dialogue, before");
+    EXPECT_EQ(lane(1).name, "Voice, before");
     EXPECT_TRUE(lane(1).clips[0].muted);
     key(Qt::Key_W);
     EXPECT_FALSE(lane(1).clips[0].muted);
@@ -286,10 +286,10 @@ TEST_F(RebuildStage, TheMusicIsReplacedInOneStep) {
     EXPECT_TRUE(dialog->findChild<QLabel*>("plan")->text().contains("repeats"));
     QTest::mouseClick(dialog->findChild<QPushButton*>("replace"), Qt::LeftButton);
     ASSERT_TRUE(until([&] { return rebuild().lanes.size() == 6 && settled(); }));
-    EXPECT_EQ(lane(2).name, "New music");
-    EXPECT_TRUE(lane(2).duck.on);
-    EXPECT_TRUE(lane(2).clips[0].loops());
-    EXPECT_EQ(lane(1).clips.size(), 2u) << "the old music is taken out of the span";
+    EXPECT_EQ(lane(3).name, "New music");
+    EXPECT_TRUE(lane(3).duck.on);
+    EXPECT_TRUE(lane(3).clips[0].loops());
+    EXPECT_EQ(lane(2).clips.size(), 2u) << "the old music is taken out of the span";
     // As loud as the old music was: measured apart from the ducking.
     const auto loudness = [&](const AudioBuffer& x) {
         LoudnessMeter meter(x.channels(), 48000);
@@ -299,7 +299,7 @@ TEST_F(RebuildStage, TheMusicIsReplacedInOneStep) {
     const auto old = studio->reels.current()->stems->open(1);
     desk().edit("alone", [&](Rebuild& r) {
         for (auto& l : r.lanes) l.edit().strip.mute = l->name != "New music";
-        r.lanes[2].edit().duck.on = false;
+        r.lanes[3].edit().duck.on = false;
     });
     EXPECT_NEAR(loudness(written("new.wav")), loudness(old->read(0, old->frames())), 1.0);
     studio->document.undo();

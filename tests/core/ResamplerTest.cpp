@@ -5,6 +5,7 @@
 #include "Support.h"
 
 using namespace rivlen;
+using namespace rivlen::test;
 
 namespace {
 AudioBuffer convert(const AudioBuffer& in, int from, int to) {
@@ -44,4 +45,19 @@ TEST(Resampler, BlocksDoNotMatter) {
 TEST(Resampler, EqualRatesAreAWire) {
     const AudioBuffer in = test::noise(3, 1000);
     EXPECT_LE(test::differenceDb(convert(in, 48000, 48000), in), kSilenceDb);
+}
+
+TEST(Resampler, AFilledTopReachesToTheEdge) {
+    // 17.6 kHz of the 18 kHz that 36 kHz can hold, there and back.
+    const AudioBuffer x = sine(17600, 0.3, 48000, 48000);
+    const auto back = [&](Resampler::Edge edge) {
+        Resampler down(48000, 36000, 1, edge), up(36000, 48000, 1, edge);
+        AudioBuffer low = down.process(x);
+        low.append(down.finish());
+        AudioBuffer y = up.process(low);
+        y.append(up.finish());
+        return y.slice(4800, 38400);
+    };
+    EXPECT_LT(differenceDb(back(Resampler::Edge::Filled), x.slice(4800, 38400)), -80);
+    EXPECT_LT(levelDb(back(Resampler::Edge::Clean)), levelDb(x) - 6) << "the clean one leaves the edge";
 }

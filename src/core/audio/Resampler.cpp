@@ -50,7 +50,7 @@ Resampler::Resampler(int inRate, int outRate, int channels, Edge edge) : m(std::
     m->ratio = double(outRate) / inRate;
     if (inRate == outRate) return;
     const soxr_io_spec_t io = soxr_io_spec(SOXR_FLOAT32_S, SOXR_FLOAT32_S);
-    soxr_quality_spec_t quality = soxr_quality_spec(SOXR_VHQ, 0);
+    soxr_quality_spec_t quality = soxr_quality_spec(edge == Edge::Filled ? SOXR_HQ : SOXR_VHQ, 0);
     if (edge == Edge::Filled) quality.passband_end = 0.985, quality.stopband_begin = 1.015;
     soxr_error_t problem = nullptr;
     m->soxr = soxr_create(inRate, outRate, unsigned(channels), &problem, &io, &quality, nullptr);

@@ -10,7 +10,8 @@ namespace rivlen {
 class Resampler {
 public:
     /// What becomes of the highest hundredths of the lower rate's band: nothing there may be an alias (Clean), or it is
-    /// nearly as loud as below, with some of what lay just above (Filled), for whoever takes an empty top for a sign.
+    /// nearly as loud as below, with some of what lay just above (Filled), for whoever takes an empty top for a sign;
+    /// exact to 20 bits, which costs a third less.
     enum class Edge { Clean, Filled };
     Resampler(int inRate, int outRate, int channels, Edge edge = Edge::Clean);
     ~Resampler();

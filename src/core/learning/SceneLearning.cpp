@@ -17,7 +17,7 @@ constexpr double kTestSeconds = 4;
 constexpr double kHeldBack = 0.25;  ///< of each marked sound: its end
 // The proof is of voices that the network knows; on others it gains less. These bounds are from scenes whose parts are
 // known: training/EXPERIMENTS.md, "Learning a scene".
-constexpr double kWorthIt = 1.0;   ///< dB, that the dialogue must gain
+constexpr double kWorthIt = 1.5;   ///< dB, that the dialogue must gain
 constexpr double kHarm = 0.8;      ///< dB, that no stem may lose on average
 constexpr double kOwnHarm = 0.2;   ///< dB, that a voice found in the recording may lose
 constexpr double kGood = 14;       ///< dB of SI-SDR in every stem: hardly anything is left to be learned

@@ -26,8 +26,8 @@ struct SceneOutcome {
 };
 
 /// Learns a scene and proves it: a quarter of each marked sound, and of the library, takes no part in learning; on
-/// mixtures of these the dialogue must have become better by 1 dB, and no stem worse; nor may a voice that was found in
-/// the recording itself. Otherwise nothing is kept. The same sounds and settings give the same answer. Throws Error
+/// mixtures of these the dialogue must have become better by 1.5 dB, and no stem worse; nor may a voice that was found
+/// in the recording itself. Otherwise nothing is kept. The same sounds and settings give the same answer. Throws Error
 /// (Cancelled) and what Learner throws.
 SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const LearnSettings& settings,
                         const Progress& progress);
