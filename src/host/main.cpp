@@ -94,10 +94,10 @@ bool getMarked(SceneSounds& sounds, int& channels) {
             (channels != 0 && header.channels != channels) || header.frames < 1 || all > kMostMarked)
             return false;
         channels = header.channels;
-        auto& to = header.stem < int(kStemCount) ? sounds.marked[size_t(header.stem)] : sounds.reel;
-        to.push_back(AudioBuffer::uncleared(channels, header.frames));
-        const auto samples = to.back().samples();
-        get(samples.data(), samples.size() * sizeof(float));
+        AudioBuffer sound = AudioBuffer::uncleared(channels, header.frames);
+        get(sound.samples().data(), sound.samples().size() * sizeof(float));
+        if (header.stem == int(kStemCount)) sounds.reel.push_back(std::move(sound));
+        else sounds.marked[size_t(header.stem)].push_back(std::move(sound));
     }
 }
 
