@@ -63,6 +63,12 @@ TEST_F(NamedFolders, SoundsOfARebuildCountToo) {
     EXPECT_EQ(foreignFiles(s, file).size(), 1u);
 }
 
+TEST_F(NamedFolders, ScenesCountToo) {
+    Session s = naming({folder / "work/media/a.wav"});
+    s.reels[0].scene = folder / "elsewhere/b.scene";
+    EXPECT_EQ(foreignFiles(s, file).size(), 1u);
+}
+
 TEST_F(NamedFolders, ACommandWantsToBeTold) {
     saveSession(naming({folder / "elsewhere/b.wav"}), file);
     try {

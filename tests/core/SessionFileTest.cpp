@@ -45,6 +45,24 @@ TEST(SessionFile, TheFirstVersionsOneStrengthIsStillRead) {
     EXPECT_EQ(loadSession(folder / "new.rivlen").reels[0].strength, reel.strength);
 }
 
+TEST(SessionFile, AReelsSceneLiesBesideIt) {
+    const TempFolder folder;
+    Session s = example(folder.path());
+    s.reels[0].scene = folder / "media/deck.scene";
+    saveSession(s, folder / "harbour.rivlen");
+    EXPECT_EQ(loadSession(folder / "harbour.rivlen"), s);
+    EXPECT_NE(sessionText(s, folder.path()).find("\"media/deck.scene\""), std::string::npos) << "relative";
+}
+
+TEST(SessionFile, TheFormerNetworkQuickIsAQualityNow) {
+    const Session session = parseSession(
+        R"({"format": "rivlen-session", "version": 1, "name": "Old", "reels": [
+        {"id": "r1", "name": "Deck", "source": "deck.wav", "network": "quick", "quality": "fine"}]})",
+        "/somewhere/old.rivlen");
+    EXPECT_EQ(session.reels[0].network, "");
+    EXPECT_EQ(session.reels[0].quality, "quick");
+}
+
 TEST(SessionFile, DamageIsASentence) {
     const TempFolder folder;
     for (
