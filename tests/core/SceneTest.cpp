@@ -6,6 +6,7 @@
 #include <nlohmann/json.hpp>
 
 #include "Support.h"
+#include "core/delivery/ReelRecipe.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
 #include "core/separation/Learner.h"
@@ -127,4 +128,20 @@ TEST(SceneFile, ChangesTheAnswerAndItsSumTellsThemApart) {
                other = loadNetwork(much)->separate(x);
     EXPECT_LT(differenceDb(plain[0], same[0]), -100);
     EXPECT_GT(differenceDb(plain[0], other[0]), -60);
+}
+
+TEST(SceneFile, AReelWhoseSceneIsGoneIsNotPreparedAndSaysWhyWhenItIsMade) {
+    const TempFolder folder;
+    ReelRecipe recipe;
+    recipe.name = "Deck";
+    recipe.source = fs::path(RIVLEN_SOURCE_DIR) / "demo" / "reel-1-deck.flac";
+    recipe.quality = "quick";
+    recipe.scene = folder / "gone.scene";
+    EXPECT_FALSE(isPrepared(recipe));
+    try {
+        prepareReel(recipe, {});
+        FAIL();
+    } catch (const Error& e) {
+        EXPECT_NE(std::string(e.what()).find("gone.scene"), std::string::npos) << e.what();
+    }
 }

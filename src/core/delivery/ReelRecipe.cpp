@@ -62,11 +62,14 @@ bool isPrepared(const ReelRecipe& recipe) {
         if (!treated) return false;
         recording = treated->file;
     }
-    return !recipe.needsStems ||
-           StemStore::openFinished(StemStore::folderFor(recording,
-                                                        networkFor(recipe.network, recipe.quality, recipe.scene).sum(),
-                                                        recipe.quality),
-                                   recipe.tolerateDamage) != nullptr;
+    if (!recipe.needsStems) return true;
+    try {
+        const NetworkCard card = networkFor(recipe.network, recipe.quality, recipe.scene);
+        return StemStore::openFinished(StemStore::folderFor(recording, card.sum(), recipe.quality),
+                                       recipe.tolerateDamage) != nullptr;
+    } catch (const Error&) {  // a network or a scene that is gone: prepareReel() says so
+        return false;
+    }
 }
 
 ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
