@@ -3,6 +3,7 @@
 #include "core/base/Resources.h"
 #include "core/learning/LearnProcess.h"
 #include "core/separation/NetworkLibrary.h"
+#include "core/session/ReelScenes.h"
 
 namespace rivlen {
 
@@ -10,15 +11,7 @@ namespace fs = std::filesystem;
 
 namespace {
 
-QString inWords(const std::map<std::string, double>& gains) {
-    QStringList parts;
-    for (const auto& stem : kStemNames)
-        if (const auto found = gains.find(stem); found != gains.end())
-            parts << QString("%1 %2%3 dB")
-                         .arg(QString::fromStdString(stem), found->second < 0 ? "" : "+")
-                         .arg(found->second, 0, 'f', 1);
-    return parts.join(", ");
-}
+QString inWords(const std::map<std::string, double>& gains) { return QString::fromStdString(gainsInWords(gains)); }
 
 }  // namespace
 
@@ -156,13 +149,7 @@ QString SceneDesk::said() const {
     }
 }
 
-std::vector<fs::path> SceneDesk::scenes() const {
-    std::vector<fs::path> all;
-    for (const Reel& reel : m_document.session().reels)
-        if (!reel.scene.empty() && std::find(all.begin(), all.end(), reel.scene) == all.end())
-            all.push_back(reel.scene);
-    return all;
-}
+std::vector<fs::path> SceneDesk::scenes() const { return scenesOf(m_document.session()); }
 
 void SceneDesk::use(const fs::path& scene) {
     const Reel* reel = m_document.reel();

@@ -9,6 +9,7 @@
 #include "core/loudness/Loudness.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Network.h"
+#include "core/session/ReelScenes.h"
 
 namespace rivlen {
 
@@ -98,11 +99,7 @@ void TrialDesk::start() {
             timelines.push_back(timeline);
             whose.push_back(i);
         }
-    std::vector<std::filesystem::path> scenes;
-    for (const Reel& r : m_document.session().reels)
-        if (!r.scene.empty() && std::find(scenes.begin(), scenes.end(), r.scene) == scenes.end())
-            scenes.push_back(r.scene);
-    const auto choices = trialChoices(scenes);
+    const auto choices = trialChoices(scenesOf(m_document.session()));
     m_choices = int(choices.size());
     m_done = 0;
     for (const TrialChoice& choice : choices)

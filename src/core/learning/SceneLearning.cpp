@@ -127,15 +127,15 @@ double meanOf(size_t count, const Of& value) {
     return n > 0 ? sum / n : std::nan("");
 }
 
-std::string inWords(const std::map<std::string, double>& gains) {
+}  // namespace
+
+std::string gainsInWords(const std::map<std::string, double>& gains) {
     std::string text;
     for (const auto& stem : kStemNames)
         if (const auto found = gains.find(stem); found != gains.end())
             text += (text.empty() ? "" : ", ") + stem + " " + formatted("%+.1f dB", found->second);
     return text;
 }
-
-}  // namespace
 
 SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const LearnSettings& settings,
                         const Progress& progress) {
@@ -181,17 +181,17 @@ SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const Learn
     const bool gains = outcome.gainDb.contains("dialogue") && outcome.gainDb.at("dialogue") >= kWorthIt;
     outcome.kept = gains && worst >= -kHarm && outcome.ownVoiceDb >= -kOwnHarm;
     if (outcome.kept || settings.keepAnyway) outcome.changes = learner.changes();
-    if (outcome.kept) outcome.reason = inWords(outcome.gainDb) + " on what was held back";
+    if (outcome.kept) outcome.reason = gainsInWords(outcome.gainDb) + " on what was held back";
     else if (least > kGood)
         outcome.reason = "the network is good here already: " + formatted("%.0f dB", least) + " without it";
     else if (gains && outcome.ownVoiceDb < -kOwnHarm)
         outcome.reason = "the voice of this recording would lose " + formatted("%.1f dB", -outcome.ownVoiceDb) +
                          ": something of it may be in the marked spans";
     else if (gains)
-        outcome.reason = "what it gains in one stem it loses in another (" + inWords(outcome.gainDb) +
+        outcome.reason = "what it gains in one stem it loses in another (" + gainsInWords(outcome.gainDb) +
                          "): the spans are too varied, or more than what you marked is heard in them";
     else
-        outcome.reason = "it brought too little on what was held back (" + inWords(outcome.gainDb) +
+        outcome.reason = "it brought too little on what was held back (" + gainsInWords(outcome.gainDb) +
                          "): mark longer spans, or other ones";
     return outcome;
 }
