@@ -173,6 +173,58 @@ def cue():
     return np.stack([out, wide], 1)
 
 
+def song():
+    """The last song in the saloon, "Chain across": drums, bass, guitar, accordion and a singer, 20 seconds, for taking music apart. float[n, 2]."""
+    global rng
+    kept, rng = rng, np.random.default_rng(26)
+    sys.path.insert(0, str(Path(__file__).resolve().parents[1] / "training"))
+    import singing
+    step, n = 60 / 96 / 4, 20 * RATE   # a sixteenth
+    out = {name: [] for name in ("drums", "bass", "guitar", "accordion")}
+    roots, thirds = (98.0, 82.4, 130.8, 73.4), (1.26, 1.189, 1.26, 1.26)   # G, E minor, C, D
+    hit = lambda seconds, low, high, fall: noise(int(seconds * RATE), low, high) * np.exp(-np.arange(int(seconds * RATE)) / RATE * fall)
+    for bar in range(8):
+        at, root, third = bar * 16 * step, roots[bar % 4], thirds[bar % 4]
+        for s in range(16):
+            if s in (0, 7, 8):
+                fall = np.exp(-np.arange(int(0.25 * RATE)) / RATE * 22)
+                out["drums"].append((at + s * step, 3 * np.sin(2 * np.pi * np.cumsum(48 + 70 * fall ** 3) / RATE) * fall))
+            if s in (4, 12):
+                out["drums"].append((at + s * step, 2.2 * hit(0.2, 180, 6000, 22)))
+            if s % 2 == 0:
+                out["drums"].append((at + s * step, (0.8 if s % 4 == 0 else 0.45) * hit(0.06, 6000, 14000, 70)))
+            if s in (0, 3, 6, 8, 11, 14):
+                out["bass"].append((at + s * step, 1.6 * pluck(root * (1.5 if s == 14 else 1) / 2 * (2 if root < 80 else 1), 3.2 * step, 0.35)))
+            if s in (0, 4, 6, 8, 10, 12, 14):
+                for k, f in enumerate((2, 2 * third, 3, 4)):
+                    out["guitar"].append((at + s * step + 0.012 * k, (0.5 if s % 4 == 0 else 0.3) * pluck(root * f, 3.5 * step, 0.75)))
+        for f in (4, 4 * third, 6):
+            out["accordion"].append((at, 0.1 * reed(root * f, 15.5 * step)))
+    def laid(parts):
+        x = np.zeros(n)
+        for second, y in parts:
+            begin = int(second * RATE)
+            m = min(len(y), n - begin)
+            x[begin:begin + m] += y[:m]
+        return x
+    words = speak(flite("slt"), "Lay the chain across the water, lay it slow and lay it long. Who goes over does not falter, who stays here will keep the song.")
+    words = np.pad(words * 0.1, (0, n))[:n].astype(np.float32)
+    tune = (67, 69, 71, 71, 69, 67, 64, None, 64, 67, 69, 67, 64, None, None, None, 72, 71, 69, 67, 69, 71, 67, None, 66, 67, 69, 66, 62, None, None, None)
+    beats = [(k * 2 * step + 2 * 16 * step, 1.9 * step, note) for k, note in enumerate(tune * 2) if note is not None]
+    beats = [b for b in beats if b[0] < 8 * 16 * step - 1]
+    voice = singing.sing(rng, words, singing.line(rng, n, beats), 0.01, True) * singing.open_at(n, beats)
+    voice = room(voice.astype(float), 0.9, -9)
+    sides = {"drums": 0.0, "bass": 0.0, "guitar": -0.5, "accordion": 0.5}
+    mix = np.zeros((n, 2))
+    for name, db in (("drums", -24), ("bass", -25), ("guitar", -27), ("accordion", -29)):
+        x = level(room(laid(out[name]), 0.5, -12), db)
+        mix += np.stack([x * (1 - max(0, sides[name])), x * (1 + min(0, sides[name]))], 1)
+    rng = kept
+    mix += level(voice, -22)[:, None]
+    fade = np.minimum(1, (n - np.arange(n)) / (0.5 * RATE))
+    return mix * fade[:, None] * (0.85 / np.abs(mix).max())
+
+
 def rebuilt():
     """The session in which the documentary is rebuilt (docs/formats.md)."""
     def lane(number, name, stem, clips, **more):
@@ -250,6 +302,7 @@ def main():
     write(folder, "reel-3-bridge.flac", np.clip(mixed, -0.98, 0.98))
 
     write(folder, "cue-ice-road.flac", cue())
+    write(folder, "reel-5-song.flac", song())
     (folder / "night-ferry-rebuilt.rivlen").write_text(json.dumps(rebuilt(), indent=1) + "\n")
 
     # The video: reel 1's first 12 seconds under a drawn river at 25 frames a second, timecode from 10:00:00:00.

@@ -1,10 +1,11 @@
 #!/usr/bin/python3
 """Exports a run's averaged weights as TorchScript with its card into networks/.
 
-Usage: export.py RUN KIND [--no-speed]      KIND: main
+Usage: export.py RUN KIND [--no-speed]      KIND: main, music-parts, ambience-parts
        export.py - KIND                     measures the shipped network again, and its speed, and notes it in its card
 The card's figures are all measured here: quality on the field set, quality and cross-talk on the development set, quality on the committed
-excerpt of it (for the tests), speed with rivlen-cli on five minutes of sound when it has been built.
+excerpt of it (for the tests), speed with rivlen-cli on five minutes of sound when it has been built. What takes stems apart is measured on the
+sets of parts_set.py, beside a classical method.
 """
 import argparse
 import copy
@@ -29,7 +30,9 @@ import make_excerpt
 import measures
 import memory
 import mix
+import parts_score
 import paths
+import tasks
 import train
 import waveform
 
@@ -40,11 +43,26 @@ KINDS = {
     "main": {
         "name": "Main", "rank": 10, "context_seconds": 5.4,
         "purpose": "Speech over music and surroundings, indoors and outdoors, mono and stereo. Interviews, narration, scenes.",
+        "shown": {"room": "dialogue"}, "rates": evaluate.RATES, "made_of": "training/mix.py",
+        "data": "Open recordings from Debian's packages, synthesised voices and procedural ambience; every file with licence and checksum in training/manifest.json.",
+    },
+    "music-parts": {
+        "name": "Music apart", "rank": 50, "context_seconds": 5.4, "of": "music",
+        "purpose": "Takes music further apart: vocals, drums, bass, guitar and other instruments.",
+        "shown": {}, "rates": {"fine": (48000,), "quick": (48000,)}, "made_of": "training/parts.py",
+        "data": "Pieces composed by rule (training/compose.py) and openttd-openmsx's, through the soundfonts and drum kits of training/render_parts.py; recorded guitars of "
+                "fretsonfire-songs-muldjord; singing made of the open recordings of speech in training/manifest.json.",
+    },
+    "ambience-parts": {
+        "name": "Ambience apart", "rank": 51, "context_seconds": 5.4, "of": "ambience",
+        "purpose": "Takes the surroundings further apart: events that distract, and the bed that tells where we are.",
+        "shown": {}, "rates": {"fine": (48000,), "quick": (48000,)}, "made_of": "training/parts.py",
+        "data": "Open recordings of events and places from Debian's packages, voices as crowds, and procedural ambience; every file with licence and checksum in training/manifest.json.",
     },
 }
 
 
-def gigaflop_per_second(network, stems):
+def gigaflop_per_second(network):
     """Multiplications and additions of the U-Net and the band sums for one second of stereo, in 1e9."""
     total = [0]
     def count(module, inputs, output):
@@ -60,6 +78,7 @@ def gigaflop_per_second(network, stems):
     for hook in hooks:
         hook.remove()
     per_frame = total[0] / frames
+    stems = network.stems
     per_frame += 2 * transform.bins * transform.bands * (4 + 2 * (stems - 1))                 # band sums, masks spread over bins
     per_frame += 5 * transform.size / 2 * np.log2(transform.size) * 2 * stems                     # transforms there and back
     return per_frame * bands.RATE / network.transform.hop / 1e9
@@ -75,17 +94,17 @@ def on_excerpt(separate):
     return evaluate.named(np.mean(rows, 0))
 
 
-def speed(quality, network):
-    """Times real time of `rivlen-cli split` on five minutes of stereo, the best of three."""
+def speed(quality, network, of=None):
+    """Times real time of `rivlen-cli split` on five minutes of stereo, the best of three; of: of taking that stem apart alone."""
     with tempfile.TemporaryDirectory() as folder:
         x = np.random.default_rng(1).standard_normal((300 * bands.RATE, 2)).astype(np.float32) * 0.1
         soundfile.write(f"{folder}/noise.wav", x, bands.RATE, "FLOAT")
         best = 0
         for _ in range(3):
-            run = subprocess.run([CLI, "split", f"{folder}/noise.wav", "--out", folder, "--quality", quality, "--network", network, "--force", "--json"],
+            run = subprocess.run([CLI, "split", f"{folder}/noise.wav", "--out", folder, "--quality", quality, *(("--parts", of) if of else ("--network", network)), "--force", "--json"],
                                  capture_output=True, text=True, check=True)
             file = json.loads(run.stdout)["files"][0]
-            best = max(best, file["seconds_audio"] / file["seconds_wall"])
+            best = max(best, file["seconds_audio"] / (file["parts_seconds_wall"][of] if of else file["seconds_wall"]))
     return round(best, 1)
 
 
@@ -102,12 +121,26 @@ def write(card):
 def note_speed(card):
     card["speed"] = {"measure": "times real time of rivlen-cli split on five minutes of stereo at 48 kHz, two processor cores, best of three"}
     for quality in ("fine", "quick"):
-        card["speed"][quality] = speed(quality, card["id"])
+        card["speed"][quality] = speed(quality, card["id"], card.get("of"))
     write(card)
+
+
+def note_quality_of_parts(card, script):
+    what = card["of"]
+    separate, classical = parts_score.plain(script), parts_score.measure(parts_score.baseline(what), what)
+    measured = parts_score.measure(separate, what)
+    card["quality"] = {"field": {
+        "measure": "share of the oracle ratio mask's gain in SI-SDR, mean and worst gain (dB) and how often a part got worse, on the set of training/parts_set.py: soundfonts, drum "
+                   "kits, pieces, singers, places and events that had no part in the training; beside it harmonic and percussive sound by median filters",
+        "stereo": {k: measured[k] for k in ("all", "kind")}, "classical": classical["all"]},
+        "excerpt_si_sdr": make_excerpt.score_parts(separate, what)}
+    card["cross_talk"] = {"measure": "level in dB of each answer (column) relative to the only part that is there (row), mean over a third of that set", "db": measured["cross_talk"]}
 
 
 def note_quality(card, script):
     """What is stated of the fine quality, and under "quick" the same of the quick one."""
+    if "of" in card:
+        return note_quality_of_parts(card, script)
     fine, quick = (evaluate.waveform(script, quality) for quality in ("fine", "quick"))
     measured, quickly = evaluate.measure(fine, full=True), evaluate.measure(quick, full=False)
     card["quality"] = {
@@ -136,7 +169,11 @@ def main():
         return None if options.no_speed else note_speed(card)
     net, saved = train.finished(options.run)
     earlier = saved["earlier"]
-    script = torch.jit.script(waveform.WaveformNetwork(compact.compact(copy.deepcopy(net))).eval())
+    task = tasks.of(saved["kind"])
+    if kind.get("of") != tasks.OF.get(saved["kind"]):
+        raise SystemExit(f"{options.run} is no network for {options.kind}")
+    wrapped = waveform.Separator if "of" in kind else waveform.WaveformNetwork
+    script = torch.jit.script(wrapped(compact.compact(copy.deepcopy(net))).eval())
     NETWORKS.mkdir(exist_ok=True)
     file = NETWORKS / f"{options.kind}.ts"
     compact.save(script, file)
@@ -145,20 +182,22 @@ def main():
         "format": "rivlen-network", "version": 1, "id": options.kind, "name": kind["name"], "rank": kind["rank"],
         "purpose": kind["purpose"],
         "file": file.name, "sha256": hashlib.sha256(file.read_bytes()).hexdigest(),
-        "stems": list(mix.STEMS), "shown": {"room": "dialogue"}, "sample_rate": bands.RATE, "channels": [1, 2],
+        "stems": list(task.stems), "shown": kind["shown"], "sample_rate": bands.RATE, "channels": [1, 2],
         "context_samples": int(kind["context_seconds"] * bands.RATE / grid + 1) * grid, "grid_samples": grid,
         "minimum_samples": 1, "latency_samples": 0,
-        "fine_rates": evaluate.RATES["fine"], "quick_rates": evaluate.RATES["quick"],
+        "fine_rates": kind["rates"]["fine"], "quick_rates": kind["rates"]["quick"],
         "licence": "GPL-3.0-or-later", "date": datetime.date.today().isoformat(),
         "training": {
-            "method": "Band mask network over mid and side (training/model.py), trained on mixtures made on the fly (training/mix.py).",
+            "method": "Band mask network over mid and side (training/model.py), trained on mixtures made on the fly (" + kind["made_of"] + ").",
             "kind": saved["kind"], "steps": saved["step"] + earlier["steps"], "minutes": round(saved["spent"] + earlier["minutes"], 1),
             "hours_of_mixtures": round(saved["heard"] / 3600, 1), "batch": saved["batch"], "seconds_per_clip": mix.SECONDS,
             "parameters": sum(p.numel() for p in net.parameters()),
-            "data": "Open recordings from Debian's packages, synthesised voices and procedural ambience; every file with licence and checksum in training/manifest.json.",
+            "data": kind["data"],
         },
-        "gigaflop_per_second_of_stereo": round(float(gigaflop_per_second(net, len(mix.STEMS))), 2),
+        "gigaflop_per_second_of_stereo": round(float(gigaflop_per_second(net)), 2),
     }
+    if "of" in kind:
+        card["of"] = kind["of"]
     note_quality(card, script)
     write(card)
     if not options.no_speed:

@@ -42,7 +42,7 @@ def fetch(name, archives):
 def main():
     rules = json.loads((paths.HERE / "sources.json").read_text())
     withheld = {w["package"] for w in rules["withheld"] if "match" not in w}
-    wanted = sorted({r["package"] for r in rules["rules"]})
+    wanted = sorted({r["package"] for r in rules["rules"] + rules["instruments"]})
     if withheld & set(wanted):
         sys.exit(f"withheld packages are named in a rule: {withheld & set(wanted)}")
     paths.PACKAGES.mkdir(parents=True, exist_ok=True)

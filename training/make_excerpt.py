@@ -1,5 +1,5 @@
 #!/usr/bin/python3
-"""Makes the excerpt of the development set that the tests use: tests/data/excerpt/CLIP-STEM.flac.
+"""Makes the excerpts of the development sets that the tests use: tests/data/excerpt/CLIP-STEM.flac, and of parts STEM-CLIP-PART.flac.
 
 Each stem comes from one package, so that each file has one licence: voices from ktuberling-data, music from
 unknown-horizons, events from colobot-common-sounds over procedural beds (see CREDITS.md there).
@@ -9,7 +9,10 @@ import soundfile
 
 import bands
 import evaluate
+import measures
 import mix
+import parts_score
+import parts_set
 import paths
 from stems import Stems
 
@@ -39,7 +42,30 @@ def clips():
         yield (stems * (0.7 / max(0.7, np.abs(stems.sum(0)).max()))).astype(np.float32)
 
 
+# Mixtures of parts_set.py, from second to second, to mono.
+PARTS = {"music": (10, 16), "ambience": (1, 5)}
+PARTS_FROM, PARTS_TO = 3, 7
+
+
+def score_parts(separate, what):
+    """Mean SI-SDR per part over the committed clips, read back as the tests read them."""
+    names, rows = parts_score.NAMES[what], []
+    for number in range(1, len(PARTS[what]) + 1):
+        stems = np.stack([soundfile.read(FOLDER / f"{what}-{number}-{n}.flac", dtype="float32", always_2d=True)[0].T for n in names])
+        rows.append([measures.si_sdr(a, t) for a, t in zip(separate(stems.sum(0)), stems)])
+    return {n: round(float(v), 2) for n, v in zip(names, np.mean(rows, 0))}
+
+
+def write_parts():
+    for what, numbers in PARTS.items():
+        for number, wanted in enumerate(numbers, 1):
+            stems = next(stems for case, stems in parts_set.load(what) if case["number"] == wanted)
+            for name, stem in zip(parts_score.NAMES[what], stems):
+                soundfile.write(FOLDER / f"{what}-{number}-{name}.flac", stem.mean(0)[PARTS_FROM * bands.RATE:PARTS_TO * bands.RATE], bands.RATE, "PCM_16")
+
+
 def main():
+    write_parts()
     FOLDER.mkdir(parents=True, exist_ok=True)
     for number, stems in enumerate(clips(), 1):
         for name, stem in zip(mix.STEMS, stems):

@@ -9,6 +9,7 @@ nor on anything more than some seconds away: tiles can be joined without seams.
 BandNet is what is trained; waveform.py wraps it for use.
 """
 import math
+from typing import List
 
 import torch
 import torch.nn.functional as F
@@ -16,7 +17,7 @@ from torch import nn
 
 import bands
 
-STEMS = 4               # dialogue, room, music, ambience
+STEMS = 4               # dialogue, room, music, ambience; networks for parts have others
 INPUTS = 5              # power of M and S, their normalised product (real, imaginary), position
 LEVEL_SECONDS = 1.5     # half width of the local level average
 DILATIONS = (1, 2, 4, 8, 4, 2, 1)
@@ -87,12 +88,50 @@ class AcrossBands(nn.Module):
         return x + self.norm(self.up(y).permute(0, 3, 1, 2))
 
 
-class BandNet(nn.Module):
-    """patches: (frames, bands) merged on the way to each of the three levels; more: further convolutions on every side of the upper two."""
+class Attend(nn.Module):
+    """Every cell of the bottom looks at all bands of the moments around it and takes from those that are like it: a voice is known again
+    after a pause. Vaswani et al., "Attention is all you need" (2017), one block without the feed-forward part; what lies how far off in
+    time and in frequency counts by learned numbers (Shaw, Uszkoreit and Vaswani, "Self-attention with relative position
+    representations", 2018). Nothing is seen beyond `reach` frames of the bottom, so that tiles can be joined."""
 
-    def __init__(self, c=CHANNELS, dilations=DILATIONS, transform=bands.FINE, patches=((2, 2), (2, 2), (2, 2)), more=0):
+    def __init__(self, channels: int, width: int, heads: int = 4, reach: int = 12):
         super().__init__()
-        self.transform = transform
+        self.heads, self.width, self.reach = heads, width, reach
+        self.level = nn.LayerNorm(channels)
+        self.asks = nn.Linear(channels, 3 * channels)
+        self.gives = nn.Linear(channels, channels)
+        nn.init.normal_(self.gives.weight, std=0.003)  # a network that grew answers as before
+        nn.init.zeros_(self.gives.bias)
+        self.times = nn.Parameter(torch.zeros(heads, 2 * reach + 1))
+        self.bands = nn.Parameter(torch.zeros(heads, 2 * width - 1))
+
+    def forward(self, x):
+        b, c, t, f = x.size(0), x.size(1), x.size(2), x.size(3)
+        tokens = self.level(x.permute(0, 2, 3, 1).reshape(b, t * f, c))
+        q, k, v = self.asks(tokens).view(b, t * f, 3, self.heads, c // self.heads).permute(2, 0, 3, 1, 4).unbind(0)
+        moment = torch.arange(t, device=x.device).repeat_interleave(f)
+        band = torch.arange(f, device=x.device).repeat(t)
+        taken: List[torch.Tensor] = []
+        for first in range(0, t, 2 * self.reach):   # only what is near enough is compared
+            last, begin, end = min(t, first + 2 * self.reach), max(0, first - self.reach), min(t, first + 3 * self.reach)
+            q0, q1, k0, k1 = first * f, last * f, begin * f, end * f
+            later = moment[k0:k1].unsqueeze(0) - moment[q0:q1].unsqueeze(1)
+            place = self.times[:, later.clamp(-self.reach, self.reach) + self.reach]
+            place = place + self.bands[:, band[k0:k1].unsqueeze(0) - band[q0:q1].unsqueeze(1) + self.width - 1]
+            place = place.masked_fill(later.abs() > self.reach, -1e4)
+            alike = torch.matmul(q[:, :, q0:q1], k[:, :, k0:k1].transpose(2, 3)) * float(c // self.heads) ** -0.5 + place
+            taken.append(torch.matmul(torch.softmax(alike, 3), v[:, :, k0:k1]))
+        found = torch.cat(taken, 2).transpose(1, 2).reshape(b, t * f, c)
+        return x + self.gives(found).view(b, t, f, c).permute(0, 3, 1, 2)
+
+
+class BandNet(nn.Module):
+    """patches: (frames, bands) merged on the way to each of the three levels; more: further convolutions on every side of the upper two;
+    attentive: the bottom ends with an Attend."""
+
+    def __init__(self, c=CHANNELS, dilations=DILATIONS, transform=bands.FINE, patches=((2, 2), (2, 2), (2, 2)), more=0, stems=STEMS, attentive=False):
+        super().__init__()
+        self.transform, self.stems = transform, stems
         self.stride = math.prod(p[0] for p in patches)  # frames merged at the bottom
         width = [transform.bands // math.prod(p[1] for p in patches[:level + 1]) for level in range(3)]
 
@@ -109,12 +148,14 @@ class BandNet(nn.Module):
             bottom.append(Conv(c[2], c[2], d))
             if i % 2 == 1:
                 bottom.append(AcrossBands(c[2], width[2]))
+        if attentive:
+            bottom.append(Attend(c[2], width[2]))
         self.bottom = nn.Sequential(*bottom)
         self.up2 = Split(c[2], c[1], *patches[2])
         self.right2 = side(2 * c[1], c[1], width[1], 6, 192)
         self.up1 = Split(c[1], c[0], *patches[1])
         self.right1 = side(2 * c[0], c[0], width[0], 4, 128)
-        self.last = Split(c[0], 2 * STEMS, *patches[0])
+        self.last = Split(c[0], 2 * stems, *patches[0])
         self.register_buffer("position", torch.linspace(-1, 1, transform.bands).view(1, 1, 1, -1))
         self.level_frames = int(LEVEL_SECONDS * bands.RATE / transform.hop)
 
@@ -132,7 +173,7 @@ class BandNet(nn.Module):
         return torch.cat([x, where, self.position.expand(x.size(0), 1, x.size(2), x.size(3))], 1)
 
     def forward(self, power, cross):
-        """power, cross (B, 2, T, BANDS), T a multiple of stride -> logits (B, STEMS, 2, T, BANDS) for M and S."""
+        """power, cross (B, 2, T, BANDS), T a multiple of stride -> logits (B, stems, 2, T, BANDS) for M and S."""
         x1 = self.left1(self.first(self.features(power, cross)))
         x2 = self.left2(self.down1(x1))
         x3 = self.bottom(self.down2(x2))
@@ -149,7 +190,11 @@ KINDS = {
     "coarse": lambda: BandNet((32, 64, 128), (1, 2, 4, 8, 4), bands.COARSE),
     "a": lambda: BandNet(WIDE, (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2))),
     "e": lambda: BandNet((72, 144, 256), (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2)), 1),
+    "f": lambda: BandNet((72, 144, 256), (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2)), 1, attentive=True),
     "b": lambda: BandNet(WIDE, SIX, bands.COARSE, ((1, 4), (2, 2), (2, 2))),
     "c": lambda: BandNet((40, 104, 216), (1, 2, 4, 4, 2, 1), bands.Transform(2048, 96)),
     "d": lambda: BandNet((40, 104, 216), SIX, bands.Transform(1024, 96, 2048)),
+    # What takes a stem further apart (parts.py): music into five, ambience into two.
+    "m": lambda: BandNet((72, 144, 256), (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2)), 1, 5),
+    "s": lambda: BandNet(WIDE, (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2)), stems=2),
 }

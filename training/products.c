@@ -2,7 +2,7 @@
    In C because the same in array operations makes a clip ten times dearer than its share of the network's step. */
 #include <string.h>
 
-enum { STEMS = 4, MOST = 4096 };
+enum { MOST_STEMS = 8, MOST = 4096 };
 
 static void gathered(const float *row, const int *edges, int bands, float *out)
 {
@@ -14,23 +14,24 @@ static void gathered(const float *row, const int *edges, int bands, float *out)
     }
 }
 
-/* z[c * STEMS + s]     stem s in mid (c = 0) or side, [frames][real, imaginary][bins] in half precision, or NULL where it is silent
-   gain[c * STEMS + s]  [bins]
-   xx [2][frames][bands]  cross [2][frames][bands]  xs [STEMS][2][frames][bands]  ss [STEMS + 1][2][frames][bands], zeroed before */
-void products(int frames, int bins, int bands, const int *edges, const _Float16 *const *z, const float *const *gain, float *xx,
-              float *cross, float *xs, float *ss)
+/* z[c * stems + s]     stem s in mid (c = 0) or side, [frames][real, imaginary][bins] in half precision, or NULL where it is silent
+   gain[c * stems + s]  [bins]
+   xx [2][frames][bands]  cross [2][frames][bands]  xs [stems][2][frames][bands]  ss [stems][2][frames][bands], zeroed before;
+   joined: ss has one more row for the first two stems together */
+void products(int frames, int bins, int bands, int stems, int joined, const int *edges, const _Float16 *const *z, const float *const *gain,
+              float *xx, float *cross, float *xs, float *ss)
 {
-    static float part[STEMS][2][MOST], whole[2][2][MOST], row[MOST];
+    static float part[MOST_STEMS][2][MOST], whole[2][2][MOST], row[MOST];
     const size_t plane = (size_t)frames * bands;
     for (int t = 0; t < frames; ++t) {
         for (int c = 0; c < 2; ++c) {
             float *xr = whole[c][0], *xi = whole[c][1];
             memset(whole[c], 0, sizeof whole[c]);
-            for (int s = 0; s < STEMS; ++s) {
-                if (!z[c * STEMS + s])
+            for (int s = 0; s < stems; ++s) {
+                if (!z[c * stems + s])
                     continue;
-                const _Float16 *re = z[c * STEMS + s] + (size_t)t * 2 * bins, *im = re + bins;
-                const float *g = gain[c * STEMS + s];
+                const _Float16 *re = z[c * stems + s] + (size_t)t * 2 * bins, *im = re + bins;
+                const float *g = gain[c * stems + s];
                 float *pr = part[s][0], *pi = part[s][1];
                 for (int k = 0; k < bins; ++k) {
                     pr[k] = g[k] * (float)re[k];
@@ -43,8 +44,8 @@ void products(int frames, int bins, int bands, const int *edges, const _Float16 
             for (int k = 0; k < bins; ++k)
                 row[k] = xr[k] * xr[k] + xi[k] * xi[k];
             gathered(row, edges, bands, xx + at);
-            for (int s = 0; s < STEMS; ++s) {
-                if (!z[c * STEMS + s])
+            for (int s = 0; s < stems; ++s) {
+                if (!z[c * stems + s])
                     continue;
                 const float *pr = part[s][0], *pi = part[s][1];
                 for (int k = 0; k < bins; ++k)
@@ -54,16 +55,18 @@ void products(int frames, int bins, int bands, const int *edges, const _Float16 
                     row[k] = pr[k] * pr[k] + pi[k] * pi[k];
                 gathered(row, edges, bands, ss + 2 * s * plane + at);
             }
-            if (z[c * STEMS] && z[c * STEMS + 1]) { /* the whole voice: dialogue and its room */
+            if (!joined)
+                continue;
+            if (z[c * stems] && z[c * stems + 1]) { /* the whole voice: dialogue and its room */
                 for (int k = 0; k < bins; ++k) {
                     const float re = part[0][0][k] + part[1][0][k], im = part[0][1][k] + part[1][1][k];
                     row[k] = re * re + im * im;
                 }
-                gathered(row, edges, bands, ss + 2 * STEMS * plane + at);
-            } else if (z[c * STEMS]) {
-                memcpy(ss + 2 * STEMS * plane + at, ss + at, bands * sizeof(float));
-            } else if (z[c * STEMS + 1]) {
-                memcpy(ss + 2 * STEMS * plane + at, ss + 2 * plane + at, bands * sizeof(float));
+                gathered(row, edges, bands, ss + 2 * stems * plane + at);
+            } else if (z[c * stems]) {
+                memcpy(ss + 2 * stems * plane + at, ss + at, bands * sizeof(float));
+            } else if (z[c * stems + 1]) {
+                memcpy(ss + 2 * stems * plane + at, ss + 2 * plane + at, bands * sizeof(float));
             }
         }
         const float *mr = whole[0][0], *mi = whole[0][1], *sr = whole[1][0], *si = whole[1][1];

@@ -24,8 +24,6 @@ import torch
 
 import bands
 import compact
-import evaluate
-import field_score
 import grow
 import memory
 import mix
@@ -33,11 +31,8 @@ import model
 import muon
 import paths
 import shrink
+import tasks
 import waveform
-
-# dialogue, room, music, ambience, dialogue and room together; the sum is 1
-WEIGHT = torch.tensor([0.05, 0.05, 0.22, 0.28, 0.4])
-
 
 SHORT_MINUTES = 15     # of a run from nothing with short clips: twice the steps in the same time
 FULL_RATE_STEPS = 1000  # after which the rate without --anneal falls like one over the root of the steps: held longer, nothing more is learned
@@ -48,8 +43,8 @@ GROWN_AVERAGED = 1000  # steps that a network which grew counts as having had al
 AVERAGED = 9.0         # the average's power: it reaches back over about a tenth of the steps
 
 
-def feed(queue, size, seed, transform, frames):
-    mixer = mix.Mixer("train", seed, transform)
+def feed(queue, size, seed, kind, transform, frames):
+    mixer = tasks.of(kind).mixer("train", seed, transform)
     while True:
         mixer.frames = frames.value
         queue.put([torch.from_numpy(a) for a in mixer.batch(size)])
@@ -62,15 +57,17 @@ def likeness(m, xx, xs, ss):
     return hit ** 2 / ((m * m * xx).sum((2, 3, 4)) * ss.sum((2, 3, 4)) + 1e-12)
 
 
-def loss_of(logits, xx, xs, ss, energy_weight=1.2):
+def loss_of(logits, xx, xs, ss, weights, energy_weight=1.2):
     """Compressed magnitudes (what the ear hears), the logarithm of the error energy, and SI-SDR.
 
-    Five targets: dialogue, room, music, ambience, and the whole voice (dialogue and room), over mid and side. All parts are kept finite
+    A target for each of weights (tasks.py), over mid and side; where ss has one row more than there are stems, the last is the first two
+    together. All parts are kept finite
     for silent clips and absent stems, which would otherwise rule the gradient. The error energy of an empty answer is no more than the
     stem's: alone it lets a stem be lost without a price. SI-SDR falls without end where a stem goes to another's answer."""
     m = torch.softmax(logits, 1)
-    m = torch.cat([m, m[:, :1] + m[:, 1:2]], 1)
-    xs = torch.cat([xs, xs[:, :1] + xs[:, 1:2]], 1)
+    if ss.size(1) > xs.size(1):
+        m = torch.cat([m, m[:, :1] + m[:, 1:2]], 1)
+        xs = torch.cat([xs, xs[:, :1] + xs[:, 1:2]], 1)
     xx = xx.unsqueeze(1)
     scale = xx.mean((2, 3, 4), keepdim=True) + 1e-9
     root = lambda p: torch.sqrt(torch.sqrt(p / scale + 1e-4))  # magnitudes to the power 0.5
@@ -80,7 +77,7 @@ def loss_of(logits, xx, xs, ss, energy_weight=1.2):
     energy = torch.log10(error / (own + 0.02 * total) + 0.01).mean(0)
     like, there = likeness(m, xx, xs, ss), (own > AUDIBLE * total).float()
     missed = (torch.log10((1 - like + LIKE_FLOOR) / (like + LIKE_FLOOR)) * there).sum(0) / there.sum(0).clamp_min(1)
-    return (4.0 * WEIGHT * magnitude + energy_weight * WEIGHT * (ENERGY_SHARE * energy + (1 - ENERGY_SHARE) * missed)).sum(), energy.detach(), missed.detach()
+    return (4.0 * weights * magnitude + energy_weight * weights * (ENERGY_SHARE * energy + (1 - ENERGY_SHARE) * missed)).sum(), energy.detach(), missed.detach()
 
 
 def settle(net, batches):
@@ -100,7 +97,7 @@ def finished(run):
     saved = torch.load(paths.RUNS / run / "last.pt")
     net = model.KINDS[saved["kind"]]()
     net.load_state_dict(saved["average"])
-    mixer = mix.Mixer("train", 17, net.transform)
+    mixer = tasks.of(saved["kind"]).mixer("train", 17, net.transform)
     settle(net, [[torch.from_numpy(a) for a in mixer.batch(8)[:2]] for _ in range(16)])
     return net.eval(), saved
 
@@ -116,7 +113,10 @@ def load_start(start):
 
 
 def begin_with(net, earlier):
-    """Loads the weights of an earlier network: a narrower one grows into net, of a wider one what matters most is kept."""
+    """Loads the weights of an earlier network: a narrower one grows into net, of a wider one what matters most is kept. Of one that gives other
+    stems all but its last layer is taken."""
+    if earlier["last.linear.weight"].size(0) != net.last.linear.out_features and net.stems != model.STEMS:
+        earlier = {name: value for name, value in earlier.items() if not name.startswith("last.")}
     if earlier["down1.linear.weight"].size(0) <= net.down1.linear.out_features:
         return grow.grow(net, earlier)
     wide = model.KINDS["fine"]()
@@ -125,10 +125,9 @@ def begin_with(net, earlier):
     shrink.shrink(net, wide, torch.from_numpy(xx), torch.from_numpy(cross))
 
 
-def brief(net):
-    """The field set's main figures (every third mixture), in one line."""
-    net = copy.deepcopy(net).eval()
-    return field_score.brief(evaluate.waveform(waveform.WaveformNetwork(net).eval()))
+def brief(net, task):
+    """The main figures on material of others, in one line."""
+    return task.brief(waveform.Separator(copy.deepcopy(net).eval()).eval())
 
 
 def main():
@@ -153,10 +152,14 @@ def main():
     folder = paths.RUNS / options.run
     folder.mkdir(parents=True, exist_ok=True)
     net = model.KINDS[options.kind]()
+    task = tasks.of(options.kind)
+    weights_of_targets = torch.tensor(task.weights)
     earlier = {"steps": 0, "minutes": 0}  # training that the first weights had
     if options.start:
         weights, earlier, kind = load_start(options.start)
         begin_with(net, weights)
+        if tasks.of(kind) is not task:  # what it was trained for before does not count for this
+            earlier = {"steps": 0, "minutes": 0, "begun_with": kind}
         earlier["other"] = kind != options.kind
     net = net.to(memory_format=torch.channels_last)
     average = copy.deepcopy(net)
@@ -173,7 +176,7 @@ def main():
     queue = multiprocessing.Queue(3)
     long, short = (net.transform.frames(s) for s in (mix.SECONDS, mix.SHORT_SECONDS))
     frames = multiprocessing.Value("i", short)
-    worker = multiprocessing.Process(target=feed, args=(queue, options.batch, options.seed * 1000 + step, net.transform, frames), daemon=True)
+    worker = multiprocessing.Process(target=feed, args=(queue, options.batch, options.seed * 1000 + step, options.kind, net.transform, frames), daemon=True)
     worker.start()
 
     def save():
@@ -191,7 +194,7 @@ def main():
         xx, cross, xs, ss = queue.get()
         recent.append((xx, cross))
         # Magnitudes first: the error energy of a network that knows nothing yet rules every gradient.
-        loss, parts, missed = loss_of(net(xx, cross), xx, xs, ss, min(0.3 + step / 1000, 1.2) if not options.start else 1.2)
+        loss, parts, missed = loss_of(net(xx, cross), xx, xs, ss, weights_of_targets, min(0.3 + step / 1000, 1.2) if not options.start else 1.2)
         if not torch.isfinite(loss):
             raise SystemExit("the loss is not finite: the last checkpoint is still good")
         optimizer.zero_grad()
@@ -215,10 +218,10 @@ def main():
         if spent - evaluated > options.every:
             evaluated = spent
             settle(average, recent)
-            print(f"{spent:6.1f} min  step {step}  field: {brief(average)}", flush=True)
+            print(f"{spent:6.1f} min  step {step}  field: {brief(average, task)}", flush=True)
     settle(average, recent)
     save()
-    print(f"finished at step {step}: {brief(average)}", flush=True)
+    print(f"finished at step {step}: {brief(average, task)}", flush=True)
     worker.terminate()
     os._exit(0)
 

@@ -10,8 +10,8 @@ from torch import nn
 CHUNK = 64  # frames
 
 
-class WaveformNetwork(nn.Module):
-    """float[B, C, N] at 48 kHz, C 1 or 2 -> float[B, STEMS, C, N]; any N >= 1."""
+class Separator(nn.Module):
+    """float[B, C, N] at 48 kHz, C 1 or 2 -> float[B, stems, C, N]; any N >= 1."""
 
     def __init__(self, net):
         super().__init__()
@@ -76,45 +76,6 @@ class WaveformNetwork(nn.Module):
         cross[..., :2] *= torch.sqrt(kept[:, :1] * kept[:, 1:])
         return power, cross
 
-    @torch.jit.export
-    def lesson(self, parts: torch.Tensor) -> torch.Tensor:
-        """parts: float[B, 3, C, N], true dialogue (with its room), music and ambience -> how far the answer to their sum is from them:
-        what train.loss_of asks of whole stems, without the voice's room apart."""
-        channels, n = parts.size(2), parts.size(3)
-        turned = parts
-        if channels == 2:
-            turned = torch.stack([(parts[:, :, 0] + parts[:, :, 1]) * 0.5, (parts[:, :, 0] - parts[:, :, 1]) * 0.5], 2)
-        frames = self.frames_for(n)
-        padded = F.pad(turned, (self.size, (frames - 1) * self.hop - n)).unfold(-1, self.size, self.hop)
-        gather = self.gathering()
-        powers: List[torch.Tensor] = []
-        crosses: List[torch.Tensor] = []
-        alikes: List[torch.Tensor] = []
-        owns: List[torch.Tensor] = []
-        for t in range(0, frames, self.chunk):
-            spectra = torch.fft.rfft(padded[:, :, :, t:t + self.chunk] * self.window)
-            whole = spectra.sum(1)
-            power, cross = self.cells(whole, gather)
-            powers.append(power)
-            crosses.append(cross)
-            parted, both = torch.view_as_real(spectra), torch.view_as_real(whole).unsqueeze(1)
-            alikes.append(self.gathered((parted * both).sum(-1), gather))
-            owns.append(self.gathered(parted.square().sum(-1), gather))
-        xx, xs, ss = torch.cat(powers, 2), torch.cat(alikes, 3), torch.cat(owns, 3)
-        m = torch.softmax(self.net(xx, torch.cat(crosses, 2)), 1)
-        m = torch.stack([m[:, 0] + m[:, 1], m[:, 2], m[:, 3]], 1)[:, :, :channels]
-        xx = xx[:, :channels].unsqueeze(1)
-        scale = xx.mean((2, 3, 4), keepdim=True) + 1e-9
-        magnitude = (torch.sqrt(torch.sqrt(m * m * xx / scale + 1e-4)) - torch.sqrt(torch.sqrt(ss / scale + 1e-4))).abs().mean((3, 4)).mean(2)
-        answer, own, total = (m * m * xx).sum((2, 3, 4)), ss.sum((2, 3, 4)), xx.sum((2, 3, 4)) + 1e-9
-        hit = (m * xs).sum((2, 3, 4))
-        energy = torch.log10((own - 2 * hit + answer).clamp_min(0) / (own + 0.02 * total) + 0.01)
-        like = (hit.clamp_min(0).square() / (answer * own + 1e-20)).clamp_max(1)  # the lowest bands count for less in the features' power
-        there = (own > 0.003 * total).to(like.dtype)
-        missed = torch.log10((1 - like + 0.003) / (like + 0.003)) * there
-        weight = torch.tensor([0.5, 0.2, 0.3], device=m.device)
-        return (weight * (4.0 * magnitude + 1.2 * (0.4 * energy + 0.6 * missed))).sum(1).mean()
-
     def forward(self, x: torch.Tensor) -> torch.Tensor:
         batch, channels, n = x.size(0), x.size(1), x.size(2)
         turned = x
@@ -159,3 +120,46 @@ class WaveformNetwork(nn.Module):
         for s in range(stems):
             out[:, -1] -= out[:, s]
         return out
+
+
+class WaveformNetwork(Separator):
+    """A Separator of recordings, which can learn a scene (docs/formats.md, "Learning")."""
+
+    @torch.jit.export
+    def lesson(self, parts: torch.Tensor) -> torch.Tensor:
+        """parts: float[B, 3, C, N], true dialogue (with its room), music and ambience -> how far the answer to their sum is from them:
+        what train.loss_of asks of whole stems, without the voice's room apart."""
+        channels, n = parts.size(2), parts.size(3)
+        turned = parts
+        if channels == 2:
+            turned = torch.stack([(parts[:, :, 0] + parts[:, :, 1]) * 0.5, (parts[:, :, 0] - parts[:, :, 1]) * 0.5], 2)
+        frames = self.frames_for(n)
+        padded = F.pad(turned, (self.size, (frames - 1) * self.hop - n)).unfold(-1, self.size, self.hop)
+        gather = self.gathering()
+        powers: List[torch.Tensor] = []
+        crosses: List[torch.Tensor] = []
+        alikes: List[torch.Tensor] = []
+        owns: List[torch.Tensor] = []
+        for t in range(0, frames, self.chunk):
+            spectra = torch.fft.rfft(padded[:, :, :, t:t + self.chunk] * self.window)
+            whole = spectra.sum(1)
+            power, cross = self.cells(whole, gather)
+            powers.append(power)
+            crosses.append(cross)
+            parted, both = torch.view_as_real(spectra), torch.view_as_real(whole).unsqueeze(1)
+            alikes.append(self.gathered((parted * both).sum(-1), gather))
+            owns.append(self.gathered(parted.square().sum(-1), gather))
+        xx, xs, ss = torch.cat(powers, 2), torch.cat(alikes, 3), torch.cat(owns, 3)
+        m = torch.softmax(self.net(xx, torch.cat(crosses, 2)), 1)
+        m = torch.stack([m[:, 0] + m[:, 1], m[:, 2], m[:, 3]], 1)[:, :, :channels]
+        xx = xx[:, :channels].unsqueeze(1)
+        scale = xx.mean((2, 3, 4), keepdim=True) + 1e-9
+        magnitude = (torch.sqrt(torch.sqrt(m * m * xx / scale + 1e-4)) - torch.sqrt(torch.sqrt(ss / scale + 1e-4))).abs().mean((3, 4)).mean(2)
+        answer, own, total = (m * m * xx).sum((2, 3, 4)), ss.sum((2, 3, 4)), xx.sum((2, 3, 4)) + 1e-9
+        hit = (m * xs).sum((2, 3, 4))
+        energy = torch.log10((own - 2 * hit + answer).clamp_min(0) / (own + 0.02 * total) + 0.01)
+        like = (hit.clamp_min(0).square() / (answer * own + 1e-20)).clamp_max(1)  # the lowest bands count for less in the features' power
+        there = (own > 0.003 * total).to(like.dtype)
+        missed = torch.log10((1 - like + 0.003) / (like + 0.003)) * there
+        weight = torch.tensor([0.5, 0.2, 0.3], device=m.device)
+        return (weight * (4.0 * magnitude + 1.2 * (0.4 * energy + 0.6 * missed))).sum(1).mean()

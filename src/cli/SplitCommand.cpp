@@ -1,7 +1,9 @@
 #include <CLI/CLI.hpp>
+#include <algorithm>
 #include <chrono>
 #include <cmath>
 #include <cstdio>
+#include <map>
 #include <set>
 
 #include "cli/Commands.h"
@@ -15,6 +17,7 @@
 #include "core/delivery/StemFiles.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
+#include "core/separation/Parts.h"
 #include "core/separation/Scene.h"
 
 namespace rivlen {
@@ -22,7 +25,7 @@ namespace rivlen {
 namespace {
 
 struct SplitOptions {
-    std::vector<std::string> files;
+    std::vector<std::string> files, parts;
     std::string out, network, scene, quality = "fine", format = "wav", bits = "32f";
     SpanOptions span;
     StrengthOptions strength;
@@ -34,8 +37,44 @@ nlohmann::json levelNumber(double value) {
     return std::round(value * 100) / 100;
 }
 
+/// Networks are loaded once for all files.
+struct LoadedNetworks {
+    std::shared_ptr<Network> whole;
+    std::map<std::string, std::shared_ptr<Network>> parts;  ///< by stem
+};
+
+nlohmann::json toJson(const StemReport::Stem& stem) {
+    return {{"name", stem.name},
+            {"path", stem.file.string()},
+            {"peak_dbfs", levelNumber(stem.peakDbfs)},
+            {"rms_dbfs", levelNumber(stem.rmsDbfs)},
+            {"lufs", stem.lufs ? levelNumber(*stem.lufs) : nullptr}};
+}
+
+/// Takes the file that a stem was written to further apart.
+nlohmann::json takeApart(const std::string& stem, const std::filesystem::path& written, StemFiles& files,
+                         const SplitOptions& o, std::shared_ptr<Network>& network, Progress& progress) {
+    if (!network) network = loadNetwork(partsNetwork(stem));
+    MediaReader reader(written);
+    EngineOptions options;
+    options.quality = o.quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine;
+    options.stems = partsOf(stem);
+    {
+        ProgressLine line("taking apart " + written.filename().string());
+        progress.onProgress = [&line](double f) { line.show(f); };
+        separate(
+            reader, network, options,
+            [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& parts) { files.add(x, parts); },
+            progress);
+    }
+    progress.throwIfCancelled();
+    nlohmann::json json = nlohmann::json::array();
+    for (const auto& part : files.finish().stems) json.push_back(toJson(part));
+    return json;
+}
+
 nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const IsolationSettings& settings,
-                        const NetworkCard& card, std::shared_ptr<Network>& network, Progress& progress) {
+                        const NetworkCard& card, LoadedNetworks& networks, Progress& progress) {
     const auto start = std::chrono::steady_clock::now();
     MediaReader reader(file);
     if (!o.tolerateDamage) reader.refuseDamage();
@@ -50,6 +89,18 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
         o.out,   std::filesystem::path(file).stem().string(), AudioFormat::parse(o.format, o.bits),
         o.force, o.result || settings.balance != 0,           file};
     StemFiles files(target, names, reader.sampleRate(), reader.channels(), settings, o.json);
+    std::map<std::string, std::unique_ptr<StemFiles>> parts;  // before the work: one that is there refuses it
+    for (const auto& stem : o.parts) {
+        if (std::find(names.begin(), names.end(), stem) == names.end())
+            throw Error(Error::Kind::Usage, "--parts " + stem + ": the network \"" + card.id + "\" gives no " + stem +
+                                                ": choose another network.");
+        StemFiles::Target apart = target;
+        apart.basename += "." + stem;
+        apart.result = false;
+        parts[stem] = std::make_unique<StemFiles>(apart, partsOf(stem), reader.sampleRate(), reader.channels(),
+                                                  StrengthTimeline{}, o.json);
+    }
+    auto& network = networks.whole;
     if (!network) network = loadNetwork(card);
     {
         ProgressLine line("splitting " + std::filesystem::path(file).filename().string());
@@ -65,12 +116,16 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
     const StemReport report = files.finish();
     tellFaults(reader, file);
     nlohmann::json json{{"file", file}, {"network", card.id}, {"residual_dbfs", levelNumber(report.residualDbfs)}};
-    for (const auto& stem : report.stems)
-        json["stems"].push_back({{"name", stem.name},
-                                 {"path", stem.file.string()},
-                                 {"peak_dbfs", levelNumber(stem.peakDbfs)},
-                                 {"rms_dbfs", levelNumber(stem.rmsDbfs)},
-                                 {"lufs", stem.lufs ? levelNumber(*stem.lufs) : nullptr}});
+    for (const auto& stem : report.stems) {
+        json["stems"].push_back(toJson(stem));
+        const auto found = parts.find(stem.name);
+        if (found == parts.end()) continue;
+        const auto begun = std::chrono::steady_clock::now();
+        json["parts"][stem.name] =
+            takeApart(stem.name, stem.file, *found->second, o, networks.parts[stem.name], progress);
+        json["parts_seconds_wall"][stem.name] =
+            std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
+    }
     json["seconds_audio"] = double(options.to - options.from) / reader.sampleRate();
     json["seconds_wall"] = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     json["settings"] = toJson(settings);
@@ -94,17 +149,21 @@ void run(const SplitOptions& o, Progress& progress) {
             throw Error(Error::Kind::Usage,
                         "Two of the files are called \"" + std::filesystem::path(file).stem().string() +
                             "\" and would write the same stems: split them into different folders.");
-    std::shared_ptr<Network> network;
+    LoadedNetworks networks;
     nlohmann::json all = nlohmann::json::array();
     const auto print = [&] {
         if (o.json) printJson({{"files", all}});
     };
     try {
         forEachFile(o.files, "split", [&](const std::string& file) {
-            const auto json = splitOne(file, o, settings, card, network, progress);
+            const auto json = splitOne(file, o, settings, card, networks, progress);
             all.push_back(json);
-            if (!o.json)
-                for (const auto& stem : json["stems"]) std::printf("%s\n", stem["path"].get<std::string>().c_str());
+            const auto show = [](const nlohmann::json& stems) {
+                for (const auto& stem : stems) std::printf("%s\n", stem["path"].get<std::string>().c_str());
+            };
+            if (o.json) return;
+            show(json["stems"]);
+            for (const auto& parts : json.value("parts", nlohmann::json::object())) show(parts);
         });
     } catch (const Error&) {
         if (!all.empty()) print();
@@ -125,6 +184,12 @@ void addSplit(CLI::App& program, Progress& progress) {
     command->add_option("--quality", o->quality, "quick or fine (default).")->check(oneOf({"quick", "fine"}));
     o->span.addTo(*command);
     o->strength.addTo(*command);
+    command
+        ->add_option("--parts", o->parts,
+                     "Take a stem further apart as well: music into vocals, drums, bass, guitar and other, ambience "
+                     "into events and bed; they sum to it.")
+        ->delimiter(',')
+        ->check(oneOf({"music", "ambience"}));
     command->add_option("--format", o->format, "wav (default) or flac.");
     command->add_option("--bits", o->bits, "16, 24 or 32f (default).");
     command->add_flag("--apart", o->apart, "Write every stem of the network by itself: the dialogue's room too.");

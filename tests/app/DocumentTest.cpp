@@ -63,6 +63,19 @@ TEST_F(Documents, AnEditIsInTheCopyThatACrashLeaves) {
     EXPECT_TRUE(studio->document.session().reels.empty());
 }
 
+TEST_F(Documents, EditsWithoutAPauseAreKeptAsWellAndACopyGoesWithWhatItWasFor) {
+    add(clip("a.wav", 1));
+    ASSERT_TRUE(studio->file.save(QString::fromStdString((folder / "s.rivlen").string())));
+    // An edit each 50 ms: the copy does not wait for an end of them.
+    for (int i = 0; studio->file.recoverable().isEmpty(); ++i) {
+        ASSERT_LT(i, kPatienceMs / 50);
+        studio->document.editReel("Name", [i](Reel& r) { r.note = std::to_string(i); });
+        QTest::qWait(50);
+    }
+    while (studio->document.history().modified()) studio->document.undo();
+    EXPECT_TRUE(studio->file.recoverable().isEmpty()) << "older than the file that it would be recovered over";
+}
+
 TEST_F(Documents, ASessionThatCannotBeReadLeavesTheOpenOne) {
     add(clip("a.wav", 1));
     std::ofstream(folder / "broken.rivlen") << "{\"format\": \"rivlen-session\", \"version\": 1, ";

@@ -40,6 +40,38 @@ TEST(CommandLine, InspectGivesTheContractsFields) {
     EXPECT_NEAR(j.at("duration_s").get<double>(), 12.0, 0.05);
 }
 
+TEST(CommandLine, PartsSumToTheStemThatIsWrittenAndRefuseBeforeTheWork) {
+    const TempFolder folder;
+    fs::create_directory(folder / "networks");
+    for (const char* name :
+         {"tests/data/networks/fifths.ts", "tests/data/networks/fifths.json", "networks/main.ts", "networks/main.json"})
+        fs::copy_file(fs::path(RIVLEN_SOURCE_DIR) / name, folder / "networks" / fs::path(name).filename());
+    const std::string with = "RIVLEN_NETWORKS=" + (folder / "networks").string() + " " + cli,
+                      split = with + " split " + demo + "reel-2-saloon.flac --from 2 --to 5 --quality quick --out " +
+                              folder.path().string();
+    const json j = parsed(split + " --depth 15 --parts music --json");
+    const json& parts = j.at("files").at(0).at("parts").at("music");
+    ASSERT_EQ(parts.size(), 5u);
+    EXPECT_GT(j.at("files").at(0).at("parts_seconds_wall").at("music").get<double>(), 0.0);
+    AudioBuffer sum(2, 3 * 48000);
+    for (const char* part : {"vocals", "drums", "bass", "guitar", "other"}) {
+        MediaReader reader(folder / ("reel-2-saloon.music." + std::string(part) + ".wav"));
+        const AudioBuffer x = reader.read(0, sum.frames());
+        for (size_t i = 0; i < x.samples().size(); ++i) sum.samples()[i] += x.samples()[i];
+    }
+    MediaReader music(folder / "reel-2-saloon.music.wav");
+    EXPECT_LT(differenceDb(sum, music.read(0, sum.frames())), -120);
+    // One part that is there refuses all before anything is written.
+    for (const auto& entry : entries(folder.path()))
+        if (entry.extension() == ".wav" && entry.filename() != "reel-2-saloon.music.bass.wav") fs::remove(entry);
+    const auto refused = run(split + " --parts music");
+    EXPECT_EQ(refused.code, 4) << refused.out;
+    EXPECT_FALSE(fs::exists(folder / "reel-2-saloon.music.wav"));
+    EXPECT_EQ(run(split + " --parts dialogue").code, 2);
+    EXPECT_EQ(run(split + " --force --parts ambience").code, 1) << "no network for it is installed there";
+    EXPECT_EQ(run(split + " --force --network fifths").code, 2) << "it separates no recordings";
+}
+
 TEST(CommandLine, SplitWritesAlignedStemsThatSumToTheSource) {
     const TempFolder folder;
     const json j = parsed(cli + " split " + demo + "reel-1-deck.flac --out " + folder.path().string() +

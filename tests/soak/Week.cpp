@@ -142,7 +142,7 @@ void Week::endWithoutSaving() {
 void Week::listen() {
     QObject::connect(&m_studio->work, &Work::warned, &m_studio->work, [this](const QString& sentence) {
         ++m_refusals;
-        const std::string text = sentence.toStdString();
+        const std::string text = m_lastWarning = sentence.toStdString();
         for (const char* wrong : {"inside Rivlen", "not enough memory", "std::", "c10"})
             if (text.find(wrong) != std::string::npos) complain(text);
     });
@@ -285,7 +285,8 @@ void Week::act() {
         if (!s.file.save(QString::fromStdString(m_session.string()))) complain("cannot be saved");
         s.file.begin();
         settle(20);
-        if (!s.file.open(QString::fromStdString(m_session.string()))) complain("cannot be opened again");
+        if (!s.file.open(QString::fromStdString(m_session.string())))
+            complain("cannot be opened again: " + m_lastWarning);
         settle(60);
     } else if (kind < 0.97) {
         count("deliver");

@@ -56,6 +56,7 @@ private:
     std::map<std::string, int> m_actions;
     std::vector<std::string> m_complaints;
     int m_refusals = 0;
+    std::string m_lastWarning;
     bool m_recovered = false;
 };
 

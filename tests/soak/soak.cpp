@@ -7,6 +7,7 @@
 
 #include "Week.h"
 #include "app/widgets/Theme.h"
+#include "core/base/Memory.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -18,6 +19,7 @@ int main(int argc, char** argv) {
     const unsigned seed = argc > 4 ? unsigned(std::atoi(argv[4])) : 1;
     for (const char* name : {"CACHE", "DATA", "CONFIG"})
         qputenv((std::string("XDG_") + name + "_HOME").c_str(), QByteArray::fromStdString((folder / name).string()));
+    keepLargeBlocks();  // as the program does
     QApplication app(argc, argv);
     QApplication::setApplicationName("rivlen");
     QApplication::setOrganizationName("rivlen");

@@ -24,14 +24,25 @@ SessionFile::SessionFile(Document& document, Work& work, QObject* parent)
     m_wait.setInterval(kCopyAfterMs);
     connect(&m_wait, &QTimer::timeout, this, &SessionFile::keepCopy);
     connect(&document, &Document::changed, this, [this] {
-        if (m_document.history().modified()) m_wait.start();
+        if (m_document.history().modified()) {
+            // Not begun anew with each edit: somebody who edits without a pause would never have a copy.
+            if (!m_wait.isActive()) m_wait.start();
+        } else if (m_kept) {  // taken back to what the file holds
+            m_wait.stop();
+            dropCopy();
+        }
     });
 }
 
 void SessionFile::begin() {
     m_path.clear();
     m_document.reset({});
+    dropCopy();
+}
+
+void SessionFile::dropCopy() {
     QFile::remove(copyPath());
+    m_kept = false;
 }
 
 bool SessionFile::open(const QString& file) {
@@ -67,7 +78,7 @@ bool SessionFile::save(const QString& file) {
         return false;
     }
     m_path = QFileInfo(file).absoluteFilePath();
-    QFile::remove(copyPath());
+    dropCopy();
     rememberFolders(session);
     remember(m_path);
     m_document.saved(session.name);
@@ -79,6 +90,7 @@ void SessionFile::keepCopy() {
     if (!m_document.history().modified()) return;
     try {
         saveSession(m_document.session(), toPath(copyPath()));
+        m_kept = true;
     } catch (const Error& e) {
         m_work.warn(QString::fromStdString(e.what()));
     }
@@ -95,6 +107,7 @@ void SessionFile::recover() {
     }
     begin();
     m_document.adopt(session, "Recover");
+    keepCopy();
 }
 
 QStringList SessionFile::recent() const { return QSettings().value("recent").toStringList(); }

@@ -29,11 +29,13 @@ public:
 
 private:
     void keepCopy();
+    void dropCopy();
     void remember(const QString& file);
     Document& m_document;
     Work& m_work;
     QString m_path;
     QTimer m_wait;
+    bool m_kept = false;  ///< the copy that is there is of this session
     MayRead m_mayRead;
 };
 

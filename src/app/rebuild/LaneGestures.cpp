@@ -2,6 +2,7 @@
 
 #include <cmath>
 
+#include "app/rebuild/PartTools.h"
 #include "core/rebuild/Automation.h"
 
 namespace rivlen {
@@ -34,7 +35,8 @@ bool LaneGestures::pressCaption(const LanesLayout& layout, const QPointF& at) {
     for (const auto& row : layout.rows()) {
         if (!layout.caption(row.id).contains(at)) continue;
         m_desk.chooseLane(row.id);
-        if (layout.mute(row.id).contains(at)) m_desk.editStrip("Mute lane", [](Strip& s) { s.mute = !s.mute; });
+        if (layout.fold(row.id).contains(at)) foldGroup(m_desk, row.id);
+        else if (layout.mute(row.id).contains(at)) m_desk.editStrip("Mute lane", [](Strip& s) { s.mute = !s.mute; });
         else if (row.id != "mix" && layout.solo(row.id).contains(at))
             m_desk.editStrip("Solo lane", [](Strip& s) { s.solo = !s.solo; });
         return true;

@@ -4,9 +4,10 @@
 #include <cmath>
 
 #include "app/rebuild/LaneNames.h"
+#include "app/views/PartLook.h"
 #include "app/widgets/Theme.h"
 #include "core/audio/Decibel.h"
-#include "core/separation/StemStore.h"
+#include "core/separation/Parts.h"
 
 namespace rivlen {
 
@@ -15,7 +16,16 @@ namespace {
 constexpr double kFloor = -60, kDuckRange = 24;  // dB over the height of a body
 constexpr int kTitle = LanesLayout::kTitle;
 
-QColor hueOf(int stem) { return stem < 0 ? QColor(0xb9, 0xae, 0x9b) : theme::stemColor(stem); }
+/// The part of a stem that a lane plays; empty for other lanes.
+std::string partOf(const Lane& lane) {
+    const std::string material = lane.clips.empty() ? std::string() : lane.clips.front().material;
+    return stemOfPart(material).empty() ? std::string() : material;
+}
+
+QColor hueOf(const Lane& lane) {
+    if (const std::string part = partOf(lane); !part.empty()) return partColor(part);
+    return lane.stem < 0 ? QColor(0xb9, 0xae, 0x9b) : theme::stemColor(lane.stem);
+}
 
 }  // namespace
 
@@ -33,6 +43,11 @@ float LanePainter::levelOf(const Clip& clip, double from, double to) const {
     } else if (clip.material.compare(0, 6, "sound-") == 0 || clip.material == "voice" || clip.material == "room") {
         kept = m_mix.levels(clip.material);
         track = kept.get();
+    } else if (const auto found = state->parts.find(stemOfPart(clip.material)); found != state->parts.end()) {
+        track = &found->second->levels();
+        row = found->second->stemIndex(clip.material);
+    } else if (!stemOfPart(clip.material).empty()) {
+        return 0;
     } else if (state->stems) {
         track = &state->stems->levels();
         row = clip.material == "music" ? 1 : clip.material == "ambience" ? 2 : 0;
@@ -68,7 +83,7 @@ void LanePainter::paintClip(QPainter& p, const LanesLayout& layout, const QRectF
     const QRectF r(a, body.top(), std::max(1.5, b - a), body.height());
     p.setBrush(Qt::NoBrush);
     const bool chosen = m_desk.selected().count(clip.id) > 0;
-    QColor hue = hueOf(lane.stem);
+    QColor hue = hueOf(lane);
     QColor fill = hue.darker(clip.muted ? 500 : 330);
     p.fillRect(r, fill);
     QColor wave = hue;
@@ -194,7 +209,6 @@ void LanePainter::paintCaption(QPainter& p, const LanesLayout& layout, const Lan
     const Group* group = layout.rebuild().group(row.id);
     const Strip& strip = lane ? lane->strip : group ? group->strip : layout.rebuild().mix;
     const QString name = lane ? QString::fromStdString(lane->name) : laneName(m_desk.rebuild(), row.id);
-    const int stem = lane ? lane->stem : -1;
     const QRectF c(0, row.top, layout.width(), LanesLayout::kCaption);
     const bool here = row.id == m_desk.laneId();
     p.fillRect(c, here ? QColor(0x3a, 0x35, 0x2e) : theme::raised);
@@ -204,12 +218,20 @@ void LanePainter::paintCaption(QPainter& p, const LanesLayout& layout, const Lan
         p.setRenderHint(QPainter::Antialiasing);
         const QRectF chip(x, c.top() + 3, 14, 14);
         p.setPen(Qt::NoPen);
-        p.setBrush(hueOf(stem));
+        p.setBrush(hueOf(*lane));
         p.drawRoundedRect(chip, 3, 3);
         p.setRenderHint(QPainter::Antialiasing, false);
         p.setFont(theme::font(10, QFont::DemiBold));
         p.setPen(theme::ground);
-        p.drawText(chip, Qt::AlignCenter, stem >= 0 ? theme::stemLetter(stem) : "+");
+        const std::string part = partOf(*lane);
+        p.drawText(chip, Qt::AlignCenter,
+                   !part.empty()     ? partLetter(part)
+                   : lane->stem >= 0 ? theme::stemLetter(lane->stem)
+                                     : QString("+"));
+    } else if (group) {
+        p.setFont(theme::font(12));
+        p.setPen(theme::ink);
+        p.drawText(layout.fold(row.id), Qt::AlignCenter, group->folded ? "▸" : "▾");
     }
     x += 20;
     p.setFont(theme::font(12, here || row.id == "mix" ? QFont::DemiBold : QFont::Normal));

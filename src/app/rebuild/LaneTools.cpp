@@ -69,7 +69,10 @@ void LaneTools::addMarker() {
 
 void LaneTools::step(int by) {
     std::vector<std::string> ids;
-    for (const auto& l : m_desk.rebuild().lanes) ids.push_back(l->id);
+    for (const auto& l : m_desk.rebuild().lanes) {
+        const Group* group = m_desk.rebuild().group(l->group);
+        if (!group || !group->folded) ids.push_back(l->id);
+    }
     for (const auto& g : m_desk.rebuild().groups) ids.push_back(g.id);
     ids.push_back("mix");
     const auto here = std::find(ids.begin(), ids.end(), m_desk.laneId()) - ids.begin();

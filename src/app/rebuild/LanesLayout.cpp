@@ -1,5 +1,6 @@
 #include "app/rebuild/LanesLayout.h"
 
+#include <algorithm>
 #include <cmath>
 
 #include "core/rebuild/Automation.h"
@@ -16,13 +17,16 @@ LanesLayout::LanesLayout(const TimeAxis& axis, const Rebuild& rebuild, QSize siz
       m_size(size),
       m_scroll(scroll),
       m_lanesHeight(size.height() - (rebuild.markers.empty() ? 0 : kMarkers) - (note ? kNote : 0)) {
-    const auto lanes = double(rebuild.lanes.size()), others = double(rebuild.groups.size() + 1);
+    const auto lanes = double(std::count_if(rebuild.lanes.begin(), rebuild.lanes.end(),
+                                            [this](const auto&l) { return !hidden(*l); })),
+               others = double(rebuild.groups.size() + 1);
     m_bodyHeight =
         lanes == 0 ? kLeastBody
                    : std::clamp(std::floor((m_lanesHeight - 6 - others * (kCaption + kGap)) / lanes - kCaption - kGap),
                                 double(kLeastBody), double(kMostBody));
     double y = 2 - scroll;
     for (const auto& l : rebuild.lanes) {
+        if (hidden(*l)) continue;
         m_rows.push_back({l->id, y, true});
         y += kCaption + m_bodyHeight + kGap;
     }
@@ -33,9 +37,19 @@ LanesLayout::LanesLayout(const TimeAxis& axis, const Rebuild& rebuild, QSize siz
     if (!rebuild.empty()) m_rows.push_back({"mix", y, false});
 }
 
+bool LanesLayout::hidden(const Lane& lane) const {
+    const Group* group = m_rebuild.group(lane.group);
+    return group && group->folded;
+}
+
+QRectF LanesLayout::fold(const std::string& group) const {
+    return m_rebuild.group(group) ? QRectF(6, caption(group).top(), 18, kCaption) : QRectF();
+}
+
 double LanesLayout::contentHeight() const {
-    return double(m_rebuild.lanes.size()) * (kCaption + m_bodyHeight + kGap) +
-           double(m_rebuild.groups.size() + 1) * (kCaption + kGap) + 4;
+    const auto lanes = std::count_if(m_rows.begin(), m_rows.end(), [](const Row& r) { return r.body; });
+    return double(lanes) * (kCaption + m_bodyHeight + kGap) + double(m_rebuild.groups.size() + 1) * (kCaption + kGap) +
+           4;
 }
 
 double LanesLayout::scrollTo(const std::string& id) const {
@@ -56,12 +70,13 @@ QRectF LanesLayout::caption(const std::string& id) const {
 }
 
 QRectF LanesLayout::body(const std::string& lane) const {
-    return {0, caption(lane).bottom(), double(width()), m_bodyHeight};
+    const QRectF above = caption(lane);
+    return above.isNull() ? QRectF() : QRectF(0, above.bottom(), double(width()), m_bodyHeight);
 }
 
 QRectF LanesLayout::clip(const std::string& id) const {
     const Lane* lane = m_rebuild.laneOf(id);
-    if (!lane) return {};
+    if (!lane || hidden(*lane)) return {};
     const Clip& c = *m_rebuild.clip(id);
     return {xAt(c.at), body(lane->id).top(), xAt(c.end()) - xAt(c.at), m_bodyHeight};
 }

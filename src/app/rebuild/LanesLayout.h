@@ -36,6 +36,8 @@ public:
     int width() const { return m_size.width(); }
     double lanesHeight() const { return m_lanesHeight; }  ///< without the lines at the foot: markers' names, the note
     double contentHeight() const;
+    bool hidden(const Lane& lane) const;          ///< its group is folded
+    QRectF fold(const std::string& group) const;  ///< what folds and unfolds it
     double mostScroll() const { return std::max(0.0, contentHeight() - lanesHeight()); }
     /// The scroll at which a row is seen whole, as near to the present one as possible.
     double scrollTo(const std::string& id) const;

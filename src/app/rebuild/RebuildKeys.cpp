@@ -49,6 +49,8 @@ void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reel
               here);
     sheet.add("at Rebuild: keep a before, hear before or after",
               {{"E", [t] { t->clips.keepBefore(); }}, {"W", [t] { t->clips.swapBefore(); }}}, here);
+    sheet.add("at Rebuild: the music without its vocals, and with them again",
+              {{"Shift+I", [t] { t->parts.instrumental(); }}}, here);
     sheet.add("at Rebuild: marker, fill the loop with room tone, replace the music",
               {{"K", [t] { t->lanes.addMarker(); }}, {"T", [t] { t->tones.fillWithTone(); }}, {"R", replaceMusic}},
               here);

@@ -169,12 +169,15 @@ void RebuildMix::makePlan() {
                                       !stems              ? 0
                                       : stems->finished() ? -1
                                                           : stems->available() / (10 * state->info->sampleRate));
-    const std::string of = key + m_reels.heardFile(*reel).string() + toJson(reel->timeline()).dump();
+    std::string parts;
+    for (const auto& [stem, store] : state->parts) parts += stem + formatted("%d ", store->version());
+    const std::string of = key + parts + m_reels.heardFile(*reel).string() + toJson(reel->timeline()).dump();
     if (!m_materials || of != m_key) {
         m_key = of;
         ReelMaterial material;
         material.source = [file = m_reels.heardFile(*reel)] { return std::make_unique<MediaReader>(file); };
         material.stems = state->stems;
+        material.parts = state->parts;
         material.timeline = reel->timeline();
         material.sampleRate = state->info->sampleRate;
         material.channels = state->info->channels;

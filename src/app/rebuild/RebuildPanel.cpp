@@ -6,6 +6,7 @@
 #include "app/rebuild/ClipControls.h"
 #include "app/rebuild/LaneControls.h"
 #include "app/rebuild/MendControls.h"
+#include "app/rebuild/PartBalances.h"
 #include "app/rebuild/ToolControls.h"
 #include "app/views/MeterView.h"
 #include "app/widgets/PanelParts.h"
@@ -16,11 +17,12 @@ namespace {
 
 class RebuildPanel : public StagePanel {
 public:
-    RebuildPanel(Hearing& hearing, RebuildTools& tools, HeardMeters& heard)
+    RebuildPanel(const Document& document, Hearing& hearing, RebuildTools& tools, HeardMeters& heard)
         : StagePanel("What does the finished track sound like?") {
         m_column->takeAt(1);  // the room below the question goes to the pages
-        auto* tabs = makePageTabs("rebuildtabs", {"Lane", "Chain", "Duck", "Clip", "Tools", "Mend"});
+        auto* tabs = makePageTabs("rebuildtabs", {"Lane", "Chain", "Duck", "Clip", "Parts", "Tools", "Mend"});
         tabs->setUsesScrollButtons(false);
+        tabs->setStyleSheet(tabs->styleSheet() + "QTabBar::tab { padding: 5px 4px }");  // seven in one row
         auto* pages = new QStackedWidget;
         auto* lane = new LaneControls(tools.desk, tools.lanes, tools.curves);
         auto* clip = new ClipControls(tools.desk, tools.clips, tools.lanes);
@@ -28,6 +30,7 @@ public:
         pages->addWidget(new ChainControls(tools.desk, tools.scene, heard, hearing));
         pages->addWidget(new DuckControls(tools.desk, tools.ducking));
         pages->addWidget(clip);
+        pages->addWidget(new PartBalances(document, tools.desk, tools.parts));
         auto* page = new ToolControls(tools.desk, tools.mix, tools.tones, tools.scene);
         page->setObjectName("tools");
         pages->addWidget(page);
@@ -47,8 +50,8 @@ public:
 
 }  // namespace
 
-StagePanel* makeRebuildPanel(Hearing& hearing, RebuildTools& tools, HeardMeters& heard) {
-    return new RebuildPanel(hearing, tools, heard);
+StagePanel* makeRebuildPanel(const Document& document, Hearing& hearing, RebuildTools& tools, HeardMeters& heard) {
+    return new RebuildPanel(document, hearing, tools, heard);
 }
 
 }  // namespace rivlen

@@ -5,6 +5,6 @@
 
 namespace rivlen {
 
-StagePanel* makeRebuildPanel(Hearing& hearing, RebuildTools& tools, HeardMeters& heard);
+StagePanel* makeRebuildPanel(const Document& document, Hearing& hearing, RebuildTools& tools, HeardMeters& heard);
 
 }  // namespace rivlen

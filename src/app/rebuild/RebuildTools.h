@@ -4,6 +4,7 @@
 #include "app/rebuild/LaneTools.h"
 #include "app/rebuild/MendTool.h"
 #include "app/rebuild/Mends.h"
+#include "app/rebuild/PartTools.h"
 #include "app/rebuild/SceneTools.h"
 #include "app/rebuild/ToneTools.h"
 
@@ -11,7 +12,8 @@ namespace rivlen {
 
 /// Everything that Rebuild works with, made in the order in which one knows the other.
 struct RebuildTools {
-    RebuildTools(Document& document, Reels& reels, Splitting& splitting, Hearing& hearing, Work& work)
+    RebuildTools(Document& document, Reels& reels, Splitting& splitting, TakingApart& apart, Hearing& hearing,
+                 Work& work)
         : desk(document, reels, hearing, work),
           mix(document, reels, hearing, desk, work),
           clips(desk),
@@ -20,6 +22,7 @@ struct RebuildTools {
           ducking(desk, mix, curves),
           tones(document, reels, desk, mix),
           scene(reels, desk, mix),
+          parts(document, apart, desk),
           mends(document, reels, splitting, desk, mix) {
         desk.follow();
     }
@@ -33,6 +36,7 @@ struct RebuildTools {
     Ducking ducking;
     ToneTools tones;
     SceneTools scene;
+    PartTools parts;
     Mends mends;
     MendTool mend;
 };

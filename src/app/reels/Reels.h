@@ -23,6 +23,7 @@ struct ReelFacts {
     std::shared_ptr<LevelTrack> treatedLevels;  ///< of what the treatments made of it; null: there are none
     std::optional<TreatedStems> treatedStems;
     std::shared_ptr<StemStore> stems;
+    std::map<std::string, std::shared_ptr<StemStore>> parts;  ///< by stem, what was taken further apart
     bool reading = false, splitting = false, missing = false;
     double speed = 0;  ///< of the split done last, as a multiple of real time; 0: not known
 

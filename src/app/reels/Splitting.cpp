@@ -140,7 +140,9 @@ void Splitting::split() {
             facts.speed = *factor;
             if (!o.done) facts.stems.reset();
             attach(id);
-            if (o.done) m_work.report(QString("Split %1 into its stems.").arg(QString::fromStdString(name)));
+            if (!o.done) return;
+            m_work.report(QString("Split %1 into its stems.").arg(QString::fromStdString(name)));
+            emit done(id);
         },
         [folder](const JobQueue::Outcome& o) {
             std::error_code ignored;

@@ -21,6 +21,9 @@ public:
     void reopen();
     void touched();  ///< the current reel's stems read otherwise than before
 
+signals:
+    void done(const std::string& id);  ///< a reel was split just now
+
 private:
     struct Loaded;  ///< the network, kept between splits; touched by the queue's thread only
     void attach(const std::string& id);

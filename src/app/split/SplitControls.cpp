@@ -167,7 +167,7 @@ void SplitControls::reload() {
     m_listed = m_scenes.scenes();
     const QSignalBlocker quiet(m_network);
     m_network->clear();
-    for (const auto& card : listNetworks()) {
+    for (const auto& card : reelNetworks()) {
         if (!fitsTheWindow(card)) continue;
         m_choices.push_back({card, {}});
         m_network->addItem(QString::fromStdString(card.name));

@@ -3,6 +3,7 @@
 #include <QStackedWidget>
 
 #include "app/split/MarkControls.h"
+#include "app/split/PartsControls.h"
 #include "app/split/SplitControls.h"
 #include "app/widgets/PanelParts.h"
 
@@ -12,15 +13,19 @@ namespace {
 
 class SplitPanel : public StagePanel {
 public:
-    SplitPanel(Document& document, Reels& reels, Splitting& splitting, Work& work, InstalledNetworks& networks,
-               MarkDesk& marks, SceneDesk& scenes, Hearing& hearing)
+    SplitPanel(Document& document, Reels& reels, Splitting& splitting, TakingApart& apart, Work& work,
+               InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, Hearing& hearing)
         : StagePanel("Which network, and how well did it go?"), m_marks(marks) {
-        m_tabs = makePageTabs("splittabs", {"Network", "Marks"});
+        m_tabs = makePageTabs("splittabs", {"Network", "Marks", "Parts"});
         m_tabs->setTabToolTip(1, "What alone is heard where: what you know of this recording and no network can");
+        m_tabs->setTabToolTip(
+            2, "Stems taken further apart: the music into instruments, the ambience into events and bed");
         auto* pages = new QStackedWidget;
         m_controls = new SplitControls(document, reels, splitting, work, networks, scenes);
         pages->addWidget(m_controls);
         pages->addWidget(new MarkControls(marks, scenes, hearing));
+        m_parts = new PartsControls(document, reels, apart);
+        pages->addWidget(m_parts);
         m_column->addWidget(m_tabs);
         m_column->addWidget(pages, 1);
         connect(m_tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
@@ -29,7 +34,10 @@ public:
         connect(&marks, &MarkDesk::taken, this, [this] { m_tabs->setCurrentIndex(1); });
     }
 
-    void refresh() override { m_controls->refresh(); }
+    void refresh() override {
+        m_controls->refresh();
+        m_parts->refresh();
+    }
 
 private:
     void count() {
@@ -39,13 +47,14 @@ private:
     MarkDesk& m_marks;
     QTabBar* m_tabs;
     SplitControls* m_controls;
+    PartsControls* m_parts;
 };
 
 }  // namespace
 
-StagePanel* makeSplitPanel(Document& document, Reels& reels, Splitting& splitting, Work& work,
+StagePanel* makeSplitPanel(Document& document, Reels& reels, Splitting& splitting, TakingApart& apart, Work& work,
                            InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, Hearing& hearing) {
-    return new SplitPanel(document, reels, splitting, work, networks, marks, scenes, hearing);
+    return new SplitPanel(document, reels, splitting, apart, work, networks, marks, scenes, hearing);
 }
 
 }  // namespace rivlen

@@ -24,7 +24,7 @@ struct Desks {
           weigh(s.document, s.reels, s.hearing, s.work),
           candidates(s.document, s.reels, s.hearing, s.work),
           trials(s.document, s.reels, s.splitting, s.hearing, s.work),
-          rebuild(s.document, s.reels, s.splitting, s.hearing, s.work),
+          rebuild(s.document, s.reels, s.splitting, s.apart, s.hearing, s.work),
           deliverables(s.document, s.reels, s.work),
           dispatch(s.document, s.reels, deliverables, s.work),
           meters(s.hearing) {}

@@ -14,13 +14,14 @@ const std::array<MakePanel, kStages.size()>& panelTable() {
             return makeIntakePanel(s.document, s.reels, s.reader, s.hearing, s.work, d.reels, d.treatment);
         },
         [](Studio& s, Desks& d) {
-            return makeSplitPanel(s.document, s.reels, s.splitting, s.work, s.networks, d.marks, d.scenes, s.hearing);
+            return makeSplitPanel(s.document, s.reels, s.splitting, s.apart, s.work, s.networks, d.marks, d.scenes,
+                                  s.hearing);
         },
         [](Studio& s, Desks& d) {
             return makeWeighPanel(s.document, s.reels, s.splitting, s.hearing, s.work, d.strength, d.weigh,
                                   d.candidates, d.trials);
         },
-        [](Studio& s, Desks& d) { return makeRebuildPanel(s.hearing, d.rebuild, d.meters); },
+        [](Studio& s, Desks& d) { return makeRebuildPanel(s.document, s.hearing, d.rebuild, d.meters); },
         [](Studio& s, Desks& d) { return makeDispatchPanel(s.document, s.reels, s.work, d.deliverables, d.dispatch); },
     };
     return table;

@@ -9,6 +9,7 @@ Studio::Studio(std::unique_ptr<Device> device)
       reader(document, reels, work),
       treating(document, reels, work),
       splitting(document, reels, treating, work),
+      apart(document, reels, splitting, work),
       hearing(std::move(device), document, reels, work),
       networks(work) {
     QObject::connect(&document, &Document::voided, &work, &Work::forget);

@@ -2,7 +2,7 @@
 #include "app/document/SessionFile.h"
 #include "app/hearing/Hearing.h"
 #include "app/reels/ReelReader.h"
-#include "app/reels/Splitting.h"
+#include "app/reels/TakingApart.h"
 #include "app/split/InstalledNetworks.h"
 
 namespace rivlen {
@@ -22,6 +22,7 @@ struct Studio {
     ReelReader reader;
     Treating treating;
     Splitting splitting;
+    TakingApart apart;
     Hearing hearing;
     InstalledNetworks networks;
 };

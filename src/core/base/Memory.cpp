@@ -11,4 +11,6 @@ void keepLargeBlocks() {
     mallopt(M_TOP_PAD, 64 << 20);
 }
 
+void releaseMemory() { malloc_trim(64 << 20); }
+
 }  // namespace rivlen

@@ -7,4 +7,7 @@ namespace rivlen {
 /// docs/performance.md). This keeps the memory in the program between tiles.
 void keepLargeBlocks();
 
+/// Gives back to the system what long work has left: call when it ends. Takes some milliseconds.
+void releaseMemory();
+
 }  // namespace rivlen

@@ -47,6 +47,10 @@ struct DeliveryContent {
     std::vector<int> stems;  ///< lanes of these hues (by kStemNames; -1: added sounds without a hue)
     bool mixChain;           ///< through the mix's chain; parts leave it out, so that they sum to the mix before it
     bool ducked = true;      ///< false: nothing makes way for a voice that is not there
+    /// Parts of a stem (core/separation/Parts.h) that are left out.
+    std::vector<std::string> without = {};
+    std::string only = {};    ///< the one part that it is; empty: all that is not left out
+    bool needsParts = false;  ///< false: where the stem is not taken apart, nothing of it is left out
 };
 const std::vector<DeliveryContent>& deliveryContents();
 const DeliveryContent& deliveryContent(const std::string& id);  ///< the mix for ids that there are not

@@ -334,10 +334,17 @@ private:
 }  // namespace
 
 std::set<std::string> lanesOf(const Rebuild& rebuild, const DeliveryContent& content) {
+    const auto has = [](const auto& list, const auto& what) {
+        return std::find(list.begin(), list.end(), what) != list.end();
+    };
     std::set<std::string> ids;
-    for (const auto& lane : rebuild.lanes)
-        if (std::find(content.stems.begin(), content.stems.end(), lane->stem) != content.stems.end())
-            ids.insert(lane->id);
+    for (const auto& lane : rebuild.lanes) {
+        if (!has(content.stems, lane->stem)) continue;
+        const bool of = std::all_of(lane->clips.begin(), lane->clips.end(), [&](const Clip& c) {
+            return !has(content.without, c.material) && (content.only.empty() || c.material == content.only);
+        });
+        if (of) ids.insert(lane->id);
+    }
     return ids;
 }
 

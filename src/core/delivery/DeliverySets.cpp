@@ -78,6 +78,11 @@ const std::vector<DeliverySet>& shippedDeliveries() {
          "full mix, mix without dialogue, instrumental and music, as they are",
          {made("mix", "mix"), made("without dialogue", "mix-without-dialogue"), made("instrumental", "instrumental"),
           made("music", "music")}},
+        {"Parts of the music",
+         "the instrumental, the music without drums, and each part; the music must be taken apart",
+         {made("instrumental", "instrumental"), made("music without drums", "music-without-drums"),
+          made("vocals", "vocals"), made("drums", "drums"), made("bass", "bass"), made("guitar", "guitar"),
+          made("other instruments", "other")}},
     };
     return sets;
 }

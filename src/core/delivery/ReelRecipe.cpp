@@ -5,6 +5,7 @@
 #include "core/media/MediaReader.h"
 #include "core/rebuild/MendPatches.h"
 #include "core/separation/Engine.h"
+#include "core/separation/Parts.h"
 #include "core/separation/Scene.h"
 #include "core/treatment/TreatedFile.h"
 
@@ -65,8 +66,10 @@ bool isPrepared(const ReelRecipe& recipe) {
     if (!recipe.needsStems) return true;
     try {
         const NetworkCard card = networkFor(recipe.network, recipe.quality, recipe.scene);
-        return StemStore::openFinished(StemStore::folderFor(recording, card.sum(), recipe.quality),
-                                       recipe.tolerateDamage) != nullptr;
+        const auto stems =
+            StemStore::openFinished(StemStore::folderFor(recording, card.sum(), recipe.quality), recipe.tolerateDamage);
+        return stems && std::all_of(recipe.parts.begin(), recipe.parts.end(),
+                                    [&](const std::string& stem) { return openParts(*stems, stem) != nullptr; });
     } catch (const Error&) {  // a network or a scene that is gone: prepareReel() says so
         return false;
     }
@@ -82,8 +85,9 @@ ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
         recording = treated->file;
     }
     std::shared_ptr<StemStore> stems;
+    std::map<std::string, std::shared_ptr<StemStore>> parts;
     if (recipe.needsStems) {
-        stems = splitStems(recording, recipe, Progress(progress, 0.2, 0.9));
+        stems = splitStems(recording, recipe, Progress(progress, 0.2, recipe.parts.empty() ? 0.9 : 0.7));
         const bool onStems = std::any_of(recipe.treatments.begin(), recipe.treatments.end(),
                                          [](const Treatment& t) { return t.on && t.place != kRecordingPlace; });
         if (onStems) {
@@ -97,6 +101,8 @@ ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
             recording = treated->recording;
             stems = treated->stems;
         }
+        for (const std::string& stem : recipe.parts)
+            parts[stem] = openOrMakeParts(*stems, stem, recipe.quality, Progress(progress, 0.7, 0.97));
         if (!recipe.mends.empty()) {
             auto readers = stems->openAll();
             MediaReader reader(recording);
@@ -106,6 +112,7 @@ ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
     ReelMaterial material;
     material.source = [recording] { return std::make_unique<MediaReader>(recording); };
     material.stems = std::move(stems);
+    material.parts = std::move(parts);
     material.timeline = recipe.timeline;
     material.sampleRate = source.sampleRate();
     material.channels = source.channels();

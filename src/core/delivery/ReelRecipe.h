@@ -14,9 +14,10 @@ struct ReelRecipe {
     std::vector<Treatment> treatments;
     StrengthTimeline timeline;
     std::vector<Mend> mends;
-    bool needsStems = true;            ///< false: what is delivered is made of the source and sounds alone
-    bool tolerateDamage = false;       ///< silence stands where the source cannot be decoded; else that is an Error
-    std::filesystem::path scene = {};  ///< as in a session
+    bool needsStems = true;               ///< false: what is delivered is made of the source and sounds alone
+    bool tolerateDamage = false;          ///< silence stands where the source cannot be decoded; else that is an Error
+    std::filesystem::path scene = {};     ///< as in a session
+    std::vector<std::string> parts = {};  ///< stems that are taken further apart
 };
 
 /// True where prepareReel() finds all that it needs made already.

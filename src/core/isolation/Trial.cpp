@@ -26,7 +26,7 @@ std::optional<double> measuredQuality(const NetworkCard& card, const std::string
 
 std::vector<TrialChoice> trialChoices(const std::vector<std::filesystem::path>& scenes) {
     std::vector<TrialChoice> all;
-    const auto cards = listNetworks();
+    const auto cards = reelNetworks();
     for (const auto& card : cards) {
         const bool fits = std::all_of(card.shown.begin(), card.shown.end(), [](const auto& s) {
             return std::find(kStemNames.begin(), kStemNames.end(), s) != kStemNames.end();

@@ -4,6 +4,7 @@
 #include <sys/syscall.h>
 #include <unistd.h>
 
+#include "core/base/Memory.h"
 #include "core/base/Unexpected.h"
 
 namespace rivlen {
@@ -90,7 +91,10 @@ void JobQueue::run() {
             const std::lock_guard lock(m_guard);
             m_jobs.pop_front();
         }
+        const bool lasted = std::chrono::steady_clock::now() - job->started > std::chrono::seconds(1);
         if (job->finished) job->finished(outcome);
+        job.reset();
+        if (lasted) releaseMemory();
     }
 }
 

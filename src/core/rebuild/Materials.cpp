@@ -9,6 +9,7 @@
 #include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
 #include "core/rebuild/RoomTone.h"
+#include "core/separation/Parts.h"
 
 namespace rivlen {
 
@@ -109,6 +110,43 @@ private:
     std::shared_ptr<const AudioBuffer> m_block;
 };
 
+/// The last part of a stem: what the others leave of it.
+class LastPart : public SampleSource {
+public:
+    LastPart(std::unique_ptr<SampleSource> stem, std::vector<std::unique_ptr<SampleSource>> others)
+        : m_stem(std::move(stem)), m_others(std::move(others)) {}
+    int channels() const override { return m_stem->channels(); }
+    int sampleRate() const override { return m_stem->sampleRate(); }
+    int64_t frames() const override { return m_stem->frames(); }
+    AudioBuffer read(int64_t first, int64_t count) override {
+        AudioBuffer out = m_stem->read(first, count);
+        for (const auto& other : m_others) {
+            const AudioBuffer part = other->read(first, count);
+            for (size_t i = 0; i < out.samples().size(); ++i) out.samples()[i] -= part.samples()[i];
+        }
+        return out;
+    }
+
+private:
+    std::unique_ptr<SampleSource> m_stem;
+    std::vector<std::unique_ptr<SampleSource>> m_others;
+};
+
+/// Nothing, as long as a reel.
+class SilentPart : public SampleSource {
+public:
+    explicit SilentPart(const ReelMaterial& reel)
+        : m_channels(reel.channels), m_rate(reel.sampleRate), m_frames(reel.frames) {}
+    int channels() const override { return m_channels; }
+    int sampleRate() const override { return m_rate; }
+    int64_t frames() const override { return m_frames; }
+    AudioBuffer read(int64_t, int64_t count) override { return {m_channels, count}; }
+
+private:
+    int m_channels, m_rate;
+    int64_t m_frames;
+};
+
 fs::path convertedFile(const fs::path& file, int rate) {
     return StemStore::folderFor(file, "sound", std::to_string(rate)).parent_path().parent_path() / "sounds" /
            (StemStore::folderFor(file, "sound", std::to_string(rate)).filename().string() + ".wav");
@@ -132,6 +170,7 @@ std::unique_ptr<SampleSource> Materials::open(const std::string& material, const
                                                              {"room", Part::Room}};
     for (const auto& [name, part] : parts)
         if (material == name) return std::make_unique<PartReader>(shared_from_this(), part);
+    if (auto part = openPart(material)) return part;
     if (const Tone* tone = rebuild.tone(material)) {
         auto sample = toneSample(*tone, rebuild);
         if (!sample || sample->frames() < m_reel.sampleRate / 10) return nullptr;
@@ -142,6 +181,24 @@ std::unique_ptr<SampleSource> Materials::open(const std::string& material, const
     auto file = soundAtRate(sound->file, m_reel.sampleRate);
     if (!file && m_converting) file = convertSound(sound->file, m_reel.sampleRate, Progress{});
     return file ? std::make_unique<MediaReader>(*file) : nullptr;
+}
+
+std::unique_ptr<SampleSource> Materials::openPart(const std::string& name) {
+    const std::string stem = stemOfPart(name);
+    if (stem.empty()) return nullptr;
+    const auto& names = partsOf(stem);
+    const auto found = m_reel.parts.find(stem);
+    const auto store = found == m_reel.parts.end() ? nullptr : found->second;
+    if (name != names.back()) {
+        if (!store) return std::make_unique<SilentPart>(m_reel);
+        return store->open(store->stemIndex(name));
+    }
+    std::vector<std::unique_ptr<SampleSource>> others;
+    if (store)
+        for (size_t p = 0; p + 1 < names.size(); ++p) others.push_back(store->open(store->stemIndex(names[p])));
+    return std::make_unique<LastPart>(std::make_unique<PartReader>(shared_from_this(),
+                                                                   stem == "music" ? Part::Music : Part::Ambience),
+                                      std::move(others));
 }
 
 std::shared_ptr<const AudioBuffer> Materials::toneSample(const Tone& tone, const Rebuild& rebuild) {

@@ -14,9 +14,12 @@ namespace rivlen {
 struct ReelMaterial {
     std::function<std::unique_ptr<SampleSource>()> source;  ///< what the stems sum to
     std::shared_ptr<StemStore> stems;                       ///< null: not split yet; then stems are silent
-    StrengthTimeline timeline;                              ///< the strength that the stems have in the rebuild
+    StrengthTimeline timeline;  ///< the strength that the stems have in the rebuild
     int sampleRate = 48000, channels = 2;
     int64_t frames = 0;
+    /// By stem, what it is taken further apart into; a part of a stem that is not is silent but for the last, which is
+    /// all of it.
+    std::map<std::string, std::shared_ptr<StemStore>> parts = {};
 };
 
 /// Channels of a reel's mix: its own where those are loudspeakers that the mix knows (1, 2, 5.1, 7.1), else stereo;
@@ -24,7 +27,9 @@ struct ReelMaterial {
 int mixChannels(int reelChannels, const Rebuild& rebuild);
 
 /// The sounds that clips are made of, by the name of Clip::material. Stems are at the reel's strength: together they
-/// are the source. Safe from any number of threads; each reader that it opens is for one.
+/// are the source. Parts of a stem are as they were found in it, whatever the strength; what strength and mends change
+/// goes to the last of them, so that together they are the stem. Safe from any number of threads; each reader that it
+/// opens is for one.
 class Materials : public std::enable_shared_from_this<Materials> {
 public:
     /// converting: sound files at another rate are converted where that was not done before; else they are silent until
@@ -45,6 +50,7 @@ public:
 
 private:
     struct Blocks;
+    std::unique_ptr<SampleSource> openPart(const std::string& part);
     std::shared_ptr<const AudioBuffer> toneSample(const Tone& tone, const Rebuild& rebuild);
     ReelMaterial m_reel;
     bool m_converting;

@@ -210,8 +210,10 @@ json toJson(const Rebuild& r, const std::filesystem::path& folder) {
         for (const auto& c : lane->clips) l["clips"].push_back(clipToJson(c));
         j["lanes"].push_back(std::move(l));
     }
-    for (const auto& g : r.groups)
+    for (const auto& g : r.groups) {
         j["groups"].push_back({{"id", g.id}, {"name", g.name}, {"strip", stripToJson(g.strip)}});
+        if (g.folded) j["groups"].back()["folded"] = true;
+    }
     if (json mix = stripToJson(r.mix); !mix.empty()) j["mix"] = mix;
     for (const auto& s : r.sounds) {
         const auto relative = s.file.lexically_relative(folder);
@@ -262,7 +264,8 @@ Rebuild rebuildFromJson(const json& j, const std::filesystem::path& folder) {
                markers = list("markers");
     const json mends = list(j.contains("mends") ? "mends" : "retouches");  // their name in sessions before 0.2
     for (const json& g : groups) {
-        r.groups.push_back({g.at("id"), g.value("name", ""), stripFromJson(g.value("strip", json::object()))});
+        r.groups.push_back({g.at("id"), g.value("name", ""), stripFromJson(g.value("strip", json::object())),
+                            g.value("folded", false)});
         unique(r.groups.back().id);
     }
     if (j.contains("mix")) r.mix = stripFromJson(j.at("mix"));

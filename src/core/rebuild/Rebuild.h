@@ -48,6 +48,7 @@ struct Lane {
 struct Group {
     std::string id, name;
     Strip strip;
+    bool folded = false;  ///< its lanes are not shown
     bool operator==(const Group&) const = default;
 };
 

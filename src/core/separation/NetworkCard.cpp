@@ -39,6 +39,7 @@ NetworkCard NetworkCard::load(const fs::path& path) {
             if (known == card.shown.end()) card.shown.push_back(row);
         }
         card.quick = card.all.value("quick", "");
+        card.of = card.all.value("of", "");
         if (card.all.contains("channels")) {
             const auto channels = card.all["channels"].get<std::vector<int>>();
             card.stereo = std::find(channels.begin(), channels.end(), 2) != channels.end();

@@ -13,9 +13,10 @@ struct NetworkCard {
     std::filesystem::path file;  ///< the TorchScript module, beside the card
     std::string sha256;
     std::vector<std::string> stems;
-    std::vector<std::string> shown;   ///< the stems as they are shown, in order: several may be shown as one
-    std::vector<size_t> shownRow;     ///< for each of stems its place in shown
-    std::string quick;                ///< id of a faster network for quality "quick"; empty: this one
+    std::vector<std::string> shown;  ///< the stems as they are shown, in order: several may be shown as one
+    std::vector<size_t> shownRow;    ///< for each of stems its place in shown
+    std::string of;     ///< the stem that it takes further apart, as "music" (Parts.h); empty: it separates recordings
+    std::string quick;  ///< id of a faster network for quality "quick"; empty: this one
     bool mono = true, stereo = true;  ///< channel counts it takes; one or both
     int sampleRate = 48000;
     int64_t context = 0;  ///< needed on each side of a tile

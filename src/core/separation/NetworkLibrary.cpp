@@ -47,8 +47,15 @@ std::vector<NetworkCard> listNetworks() {
     return cards;
 }
 
+std::vector<NetworkCard> reelNetworks() {
+    auto cards = listNetworks();
+    cards.erase(std::remove_if(cards.begin(), cards.end(), [](const NetworkCard& c) { return !c.of.empty(); }),
+                cards.end());
+    return cards;
+}
+
 NetworkCard findNetwork(const std::string& id) {
-    const auto cards = listNetworks();
+    const auto cards = id.empty() ? reelNetworks() : listNetworks();
     if (cards.empty())
         throw Error(Error::Kind::Other, "No network is installed in \"" + networksFolder().string() +
                                             "\": restore the networks folder that came with Rivlen.");

@@ -15,8 +15,11 @@ std::vector<NetworkCard> listNetworks(const std::filesystem::path& folder);
 
 /// Shipped networks first, then the installed ones.
 std::vector<NetworkCard> listNetworks();
+/// Those of them that separate recordings; the others take a stem further apart.
+std::vector<NetworkCard> reelNetworks();
 
-/// The card with this id, or the first when id is empty. Throws Error (Usage) that names the known ones.
+/// The card with this id, or the first of reelNetworks() when id is empty. Throws Error (Usage) that names the known
+/// ones.
 NetworkCard findNetwork(const std::string& id);
 
 /// The network that works at a quality ("quick" or "fine"): the card itself, or for quick the one that it names.

@@ -112,7 +112,13 @@ NetworkCard withScene(NetworkCard card, const fs::path& file) {
 }
 
 NetworkCard networkFor(const std::string& id, const std::string& quality, const fs::path& scene) {
-    return withScene(forQuality(findNetwork(id), quality), scene);
+    const NetworkCard card = findNetwork(id);
+    if (!card.of.empty())
+        throw Error(Error::Kind::Usage, "The network \"" + id + "\" takes the " + card.of +
+                                            " of a recording further apart and cannot separate a recording: choose "
+                                            "another one, and take the " +
+                                            card.of + " apart afterwards.");
+    return withScene(forQuality(card, quality), scene);
 }
 
 }  // namespace rivlen

@@ -42,7 +42,8 @@ inline constexpr const char* kSceneSuffix = ".scene";
 /// (InputUnreadable) when the file is broken, (Usage) when it belongs to another network than the card's.
 NetworkCard withScene(NetworkCard card, const std::filesystem::path& scene);
 
-/// The network with an id (findNetwork()) that works at a quality (forQuality()), as a scene changed it.
+/// The network with an id (findNetwork()) that works at a quality (forQuality()), as a scene changed it. Throws Error
+/// (Usage) also for one that takes stems apart.
 NetworkCard networkFor(const std::string& id, const std::string& quality, const std::filesystem::path& scene);
 
 }  // namespace rivlen

@@ -206,8 +206,12 @@ void StemStore::finish(const std::vector<SourceFault>& faults) {
     m_finished = true;
 }
 
+std::unique_ptr<SampleSource> StemStore::openPlain(int stem) const {
+    return std::make_unique<StemReader>(stemFile(stem), m_shape);
+}
+
 std::unique_ptr<SampleSource> StemStore::open(int stem) const {
-    auto plain = std::make_unique<StemReader>(stemFile(stem), m_shape);
+    auto plain = openPlain(stem);
     auto more = patches();
     if (!more || size_t(stem) >= m_shape.stems.size()) return plain;
     return std::make_unique<PatchedStem>(std::move(plain), std::move(more), stem);

@@ -58,6 +58,8 @@ public:
 
     /// A reader of one stem with its own position; frames not yet available read as silence.
     std::unique_ptr<SampleSource> open(int stem) const;
+    /// The same without patches.
+    std::unique_ptr<SampleSource> openPlain(int stem) const;
     /// Readers of all stems, in order, and of the room.
     StemReaders openAll() const;
     /// What is added to the stems from now on where they are opened; null: nothing. It is not stored.

@@ -10,6 +10,7 @@
 #include "core/base/JsonReason.h"
 #include "core/base/Text.h"
 #include "core/media/WholeFile.h"
+#include "core/separation/Parts.h"
 
 namespace rivlen {
 
@@ -116,6 +117,13 @@ Session parseSession(const std::string& text, const fs::path& file) {
                 throw refuse("has the quality \"" + reel.quality + "\" for the reel \"" + reel.name +
                              "\": \"fine\" and \"quick\" are known.");
             reel.tolerateDamage = r.value("tolerate_damage", false);
+            for (const auto& stem : r.value("parts", std::vector<std::string>())) {
+                if (partsOf(stem).empty())
+                    throw refuse("takes \"" + stem + "\" of the reel \"" + reel.name +
+                                 "\" apart: \"music\" and \"ambience\" are known.");
+                if (std::find(reel.parts.begin(), reel.parts.end(), stem) == reel.parts.end())
+                    reel.parts.push_back(stem);
+            }
             if (r.contains("isolation")) {  // version 1
                 const IsolationSettings settings = isolationFromJson(r.at("isolation"));
                 reel.stem = kStemNames[stemPlace(settings.stem)];
@@ -170,6 +178,7 @@ std::string sessionText(const Session& session, const fs::path& folder) {
                {"quality", r.quality},
                {"stem", r.stem}};
         if (r.tolerateDamage) j["tolerate_damage"] = true;
+        if (!r.parts.empty()) j["parts"] = r.parts;
         if (!r.scene.empty()) {
             const fs::path scene = r.scene.lexically_relative(folder);
             j["scene"] = (scene.empty() ? r.scene : scene).generic_string();

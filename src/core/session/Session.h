@@ -43,6 +43,7 @@ struct Reel {
     std::vector<Mark> marks;             ///< what alone is heard where, in order of time
     std::vector<std::string> dismissed;  ///< findings and proposed marks that the user does not take, by findingKey()
                                          ///< and markKey()
+    std::vector<std::string> parts;      ///< stems that are taken further apart (Parts.h), in their order
     std::string content;                 ///< what the user says it holds, by contentName(); empty: as it was found
     std::string group, note;             ///< the user's own words; may be empty
     bool tolerateDamage = false;  ///< where the file cannot be decoded it is split with silence, as the user said

@@ -1,10 +1,13 @@
 #include "core/session/SessionDelivery.h"
 
+#include <algorithm>
 #include <set>
 
 #include "core/base/Error.h"
 #include "core/exchange/HandOver.h"
 #include "core/media/MediaReader.h"
+#include "core/rebuild/PartLanes.h"
+#include "core/separation/Parts.h"
 #include "core/session/Presets.h"
 
 namespace rivlen {
@@ -54,9 +57,14 @@ StrengthTimeline courseFor(const Reel& reel, const Deliverable& d) {
 }  // namespace
 
 ReelRecipe recipeOf(const Reel& reel) {
-    return {reel.name,           reel.source,     reel.network,        reel.quality,
-            reel.treatments,     reel.timeline(), reel.rebuild->mends, usesStems(*reel.rebuild),
-            reel.tolerateDamage, reel.scene};
+    ReelRecipe recipe{reel.name,           reel.source,     reel.network,        reel.quality,
+                      reel.treatments,     reel.timeline(), reel.rebuild->mends, usesStems(*reel.rebuild),
+                      reel.tolerateDamage, reel.scene};
+    for (const std::string& stem : stemsWithParts())
+        if (std::find(reel.parts.begin(), reel.parts.end(), stem) != reel.parts.end() ||
+            usesPartsOf(*reel.rebuild, stem))
+            recipe.parts.push_back(stem);
+    return recipe;
 }
 
 DeliverySource deliverySource(const Session& session, const Reel& reel, const Deliverable& d, ReelMaterial material) {
@@ -64,6 +72,17 @@ DeliverySource deliverySource(const Session& session, const Reel& reel, const De
     source.session = session.name;
     source.reel = reel.name;
     source.rebuild = rebuildOf(reel, double(material.frames) / material.sampleRate);
+    const DeliveryContent& content = deliveryContent(d.holds);
+    if (!content.without.empty() || !content.only.empty()) {
+        const std::string stem = stemOfPart(content.only.empty() ? content.without.front() : content.only);
+        const bool apart = material.parts.count(stem) > 0;
+        if (!apart && content.needsParts)
+            throw Error(Error::Kind::Usage, "The deliverable \"" + d.name + "\" asks for a part of the " + stem +
+                                                " of " + reel.name +
+                                                ", which is not taken apart: do that at Split, or take the "
+                                                "deliverable out.");
+        if (apart) layInParts(source.rebuild.edit(), stem);
+    }
     source.channels = mixChannels(material.channels, *source.rebuild);
     const MediaReader recording(reel.source);
     source.timecode = recording.info().timecodeSeconds;

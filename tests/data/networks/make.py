@@ -1,5 +1,6 @@
 #!/usr/bin/python3
 """Makes the small networks that the tests install or that must be refused. Run it in this folder."""
+import hashlib
 import json
 
 import torch
@@ -98,13 +99,39 @@ class Moody(torch.nn.Module):
         return torch.stack([x * 0.5, x * 0.5], 1)
 
 
+class Fifths(torch.nn.Module):
+    """Takes music apart: five bands by crude smoothing filters."""
+    def forward(self, x: torch.Tensor) -> torch.Tensor:
+        parts = []
+        left = x
+        for half in (1, 4, 16, 64):
+            low = torch.nn.functional.avg_pool1d(torch.nn.functional.pad(left, (half, half)), 2 * half + 1, 1)
+            parts.append(left - low)
+            left = low
+        parts.append(left)
+        return torch.stack(parts, 1)
+
+
+class Seconds(torch.nn.Module):
+    """Takes ambience apart in two."""
+    def forward(self, x: torch.Tensor) -> torch.Tensor:
+        low = torch.nn.functional.avg_pool1d(torch.nn.functional.pad(x, (16, 16)), 33, 1)
+        return torch.stack([x - low, low], 1)
+
+
+APART = {"fifths": {"of": "music", "stems": ["vocals", "drums", "bass", "guitar", "other"]}, "seconds": {"of": "ambience", "stems": ["events", "bed"]}}
+
+
 def main():
-    for make in (Halves, Endless, Hungry, WrongShape, Lossy, Noisy, Crashing, Overdriven, Squashing, FarSighted, Patient, Writing, Moody):
+    for make in (Halves, Endless, Hungry, WrongShape, Lossy, Noisy, Crashing, Overdriven, Squashing, FarSighted, Patient, Writing, Moody, Fifths, Seconds):
         name = make.__name__.lower()
         torch.jit.script(make()).save(f"{name}.ts")
         card = {"format": "rivlen-network", "version": 1, "id": name, "name": make.__name__, "purpose": "For the tests.",
                 "file": f"{name}.ts", "stems": ["low", "high"], "sample_rate": 16000, "channels": [1],
                 "context_samples": 1600, "licence": "GPL-3.0-or-later", "date": "2026-11-24"}
+        if name in APART:
+            card |= {**APART[name], "sample_rate": 48000, "channels": [1, 2], "context_samples": 4800,
+                     "sha256": hashlib.sha256(open(f"{name}.ts", "rb").read()).hexdigest()}
         with open(f"{name}.json", "w") as out:
             out.write(json.dumps(card, indent=1) + "\n")
 

@@ -1,0 +1,86 @@
+#include "app/reels/TakingApart.h"
+
+#include <algorithm>
+
+#include "core/base/Error.h"
+
+namespace rivlen {
+
+TakingApart::TakingApart(Document& document, Reels& reels, Splitting& splitting, Work& work, QObject* parent)
+    : QObject(parent), m_document(document), m_reels(reels), m_work(work) {
+    connect(&document, &Document::voided, this, [this] { m_jobs.clear(); });
+    connect(&reels, &Reels::stemsReplaced, this, &TakingApart::attach);
+    connect(&splitting, &Splitting::done, this, [this](const std::string& id) {
+        if (m_document.reel() && m_document.reel()->id == id) begin();
+    });
+}
+
+void TakingApart::attach(const std::string& id) {
+    const Reel* reel = m_document.session().reel(id);
+    ReelFacts& facts = m_reels.write(id);
+    facts.parts.clear();
+    if (!reel || !facts.stems || !facts.stems->finished()) return;
+    for (const std::string& stem : reel->parts) try {
+            if (auto known = openParts(*facts.stems, stem)) facts.parts[stem] = known;
+        } catch (const Error& e) {  // no network for it
+            m_work.warn(QString::fromStdString(e.what()));
+        }
+    emit changed();
+}
+
+bool TakingApart::wanted(const std::string& stem) const {
+    const Reel* reel = m_document.reel();
+    return reel && std::find(reel->parts.begin(), reel->parts.end(), stem) != reel->parts.end();
+}
+
+void TakingApart::setWanted(const std::string& stem, bool on) {
+    if (!m_document.reel() || wanted(stem) == on) return;
+    const QString name = QString::fromStdString(stem);
+    m_document.editReel(on ? "Take the " + name + " apart" : "Leave the " + name + " whole", [&](Reel& r) {
+        std::erase(r.parts, stem);
+        if (on) r.parts.push_back(stem);
+    });
+    m_reels.tellStemsReplaced(m_document.reel()->id);
+    if (on) begin();
+}
+
+std::string TakingApart::busyWith() const {
+    if (!m_document.reel()) return {};
+    const auto found = m_jobs.find(m_document.reel()->id);
+    return found == m_jobs.end() ? std::string() : found->second.stem;
+}
+
+void TakingApart::begin() {
+    const Reel* reel = m_document.reel();
+    if (!reel || !busyWith().empty()) return;
+    const ReelFacts& facts = m_reels.of(reel->id);
+    if (!facts.stems || !facts.stems->finished()) return;
+    const auto next = std::find_if(reel->parts.begin(), reel->parts.end(),
+                                   [&](const std::string& stem) { return !facts.parts.count(stem); });
+    if (next == reel->parts.end()) return;
+    const std::string id = reel->id, stem = *next, name = reel->name;
+    Job& job = m_jobs[id];
+    job.stem = stem;
+    job.number = m_work.submit(
+        Work::Queue::Long, "Taking the " + stem + " of " + name + " apart",
+        [stems = facts.stems, stem, quality = reel->quality](Progress& progress, const Work::Post&) {
+            openOrMakeParts(*stems, stem, quality, progress);
+        },
+        [this, id, stem, name](const JobQueue::Outcome& o) {
+            m_jobs.erase(id);
+            m_reels.tellStemsReplaced(id);
+            if (!o.done) return;
+            m_work.report(
+                QString("Took the %1 of %2 apart.").arg(QString::fromStdString(stem), QString::fromStdString(name)));
+            if (m_document.reel() && m_document.reel()->id == id) begin();  // the other stem
+        });
+    emit changed();
+}
+
+void TakingApart::cancel() {
+    if (!m_document.reel()) return;
+    if (const auto found = m_jobs.find(m_document.reel()->id); found != m_jobs.end())
+        m_work.cancel(Work::Queue::Long, found->second.number);
+}
+
+}  // namespace rivlen

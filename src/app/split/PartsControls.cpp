@@ -1,0 +1,100 @@
+#include "app/split/PartsControls.h"
+
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+#include <cmath>
+
+#include "app/views/PartLook.h"
+#include "app/widgets/PanelParts.h"
+#include "core/isolation/StemNames.h"
+
+namespace rivlen {
+
+namespace {
+
+/// Level and share of each part.
+QString found(const StemStore& parts) {
+    const LevelTrack& track = parts.levels();
+    const auto& names = parts.shape().stems;
+    std::vector<double> energy(names.size());
+    double total = 1e-20;
+    for (size_t p = 0; p < names.size(); ++p)
+        total += energy[p] = double(track.meanSquare(int(p), 0, parts.shape().frames));
+    QString rows;
+    for (size_t p = 0; p < names.size(); ++p)
+        rows += QString(
+                    "<tr><td style='color:%1; padding-right:10px'>%2&nbsp; %3</td><td align=right "
+                    "style='color:#ece4d6'>%4 dBFS</td><td align=right style='padding-left:10px'>%5 %</td></tr>")
+                    .arg(partColor(names[p]).name(), partLetter(names[p]), QString::fromStdString(partTitle(names[p])))
+                    .arg(energy[p] > 0 ? 10 * std::log10(energy[p]) : -200.0, 0, 'f', 1)
+                    .arg(energy[p] > 0 && energy[p] < 0.005 * total ? QString("&lt;1")
+                                                                    : QString::number(100 * energy[p] / total, 'f', 0));
+    return "<table cellspacing=2>" + rows + "</table>";
+}
+
+}  // namespace
+
+PartsControls::PartsControls(Document& document, Reels& reels, TakingApart& parts, QWidget* parent)
+    : QWidget(parent), m_document(document), m_reels(reels), m_parts(parts) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 8, 0, 0);
+    column->setSpacing(6);
+    addPageHeading(column, "Further apart");
+    addPageText(column,
+                "A stem can be taken into parts that sum to it: lanes of their own at Rebuild, files of their own at "
+                "Dispatch.");
+    column->addSpacing(6);
+    for (const auto& stem : stemsWithParts()) {
+        const int place = int(stemPlace(stem));
+        QStringList names;
+        for (const auto& part : partsOf(stem)) names << QString::fromStdString(partTitle(part)).toLower();
+        auto* box = new QCheckBox(QString("%1  %2").arg(theme::stemLetter(place), theme::stemName(place)));
+        box->setObjectName(QString::fromStdString("parts" + stem));
+        box->setFont(theme::font(13, QFont::DemiBold));
+        box->setToolTip(QString("Takes the %1 into %2").arg(theme::stemName(place).toLower(), names.join(", ")));
+        column->addWidget(box);
+        addPageText(column, "Into " + names.join(", ") + ".");
+        auto* state = addPageText(column);
+        state->setTextFormat(Qt::RichText);
+        state->setObjectName(QString::fromStdString("partsof" + stem));
+        column->addSpacing(8);
+        m_rows.push_back({stem, box, state});
+        connect(box, &QCheckBox::toggled, this, [this, stem](bool on) { m_parts.setWanted(stem, on); });
+    }
+    m_begin = new QPushButton("Take apart");
+    m_begin->setObjectName("takeapart");
+    column->addWidget(m_begin);
+    connect(m_begin, &QPushButton::clicked, this, [this] {
+        if (m_parts.busyWith().empty()) m_parts.begin();
+        else m_parts.cancel();
+    });
+    column->addStretch();
+    connect(&parts, &TakingApart::changed, this, &PartsControls::refresh);
+    connect(&document, &Document::changed, this, &PartsControls::refresh);
+    refresh();
+}
+
+void PartsControls::refresh() {
+    const ReelFacts* state = m_reels.current();
+    const bool split = m_document.reel() && state && state->stems && state->stems->finished();
+    const std::string busy = m_parts.busyWith();
+    bool missing = false;
+    for (const Row& row : m_rows) {
+        const QSignalBlocker quiet(row.wanted);
+        const bool wanted = m_parts.wanted(row.stem);
+        row.wanted->setEnabled(m_document.reel() != nullptr);
+        row.wanted->setChecked(wanted);
+        const auto made = state ? state->parts.find(row.stem) : decltype(state->parts.end()){};
+        const bool done = state && made != state->parts.end();
+        missing = missing || (wanted && !done);
+        row.state->setText(!wanted            ? QString()
+                           : done             ? found(*made->second)
+                           : busy == row.stem ? QString("At work.")
+                           : split            ? QString("Not taken apart yet.")
+                                              : QString("Taken apart once the reel is split."));
+    }
+    m_begin->setVisible(split && (missing || !busy.empty()));
+    m_begin->setText(busy.empty() ? "Take apart" : "Cancel");
+}
+
+}  // namespace rivlen

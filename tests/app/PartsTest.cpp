@@ -1,0 +1,122 @@
+// Stems taken further apart in the real window, with the small networks of tests/data/networks.
+#include <gtest/gtest.h>
+
+#include <QCheckBox>
+#include <QTabBar>
+
+#include "WindowFixture.h"
+#include "app/rebuild/LanesView.h"
+#include "core/rebuild/PartLanes.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+struct PartsInTheWindow : Window {
+    void SetUp() override {
+        const fs::path tests = fs::path(RIVLEN_SOURCE_DIR) / "tests/data/networks";
+        fs::create_directories(folder / "networks");
+        for (const char* name : {"fifths.ts", "fifths.json", "seconds.ts", "seconds.json"})
+            fs::copy_file(tests / name, folder / "networks" / name);
+        for (const char* name : {"main.ts", "main.json"})
+            fs::copy_file(fs::path(RIVLEN_SOURCE_DIR) / "networks" / name, folder / "networks" / name);
+        qputenv("RIVLEN_NETWORKS", QByteArray::fromStdString((folder / "networks").string()));
+        Window::SetUp();
+    }
+    void TearDown() override {
+        Window::TearDown();
+        qunsetenv("RIVLEN_NETWORKS");
+    }
+    bool made(const std::string& stem) {
+        return until([&] { return studio->reels.current()->parts.count(stem) && studio->apart.busyWith().empty(); });
+    }
+    const Rebuild& lanes() { return window->desks().rebuild.desk.rebuild(); }
+    const Lane& laneOf(const std::string& material) {
+        static const Lane none;
+        for (const auto& lane : lanes().lanes)
+            if (!lane->clips.empty() && lane->clips[0].material == material) return *lane;
+        ADD_FAILURE() << material;
+        return none;
+    }
+};
+
+}  // namespace
+
+TEST_F(PartsInTheWindow, AStemIsTakenApartAtSplitAndFoundAgain) {
+    key(Qt::Key_2, Qt::AltModifier);
+    find<QTabBar>("splittabs")->setCurrentIndex(2);
+    addAndSplit(4);
+    auto* music = find<QCheckBox>("partsmusic");
+    auto* state = find<QLabel>("partsofmusic");
+    EXPECT_FALSE(find<QPushButton>("takeapart")->isVisible());
+    music->click();
+    ASSERT_TRUE(made("music"));
+    settle();
+    EXPECT_EQ(reel().parts, std::vector<std::string>{"music"});
+    EXPECT_TRUE(state->text().contains("Drums") && state->text().contains("dBFS")) << state->text().toStdString();
+    key(Qt::Key_Z, Qt::ControlModifier);
+    settle();
+    EXPECT_FALSE(music->isChecked());
+    EXPECT_TRUE(state->text().isEmpty());
+    key(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+    settle();
+    EXPECT_TRUE(music->isChecked());
+    ASSERT_TRUE(until([&] { return studio->reels.current()->parts.count("music"); })) << "it was made before";
+}
+
+TEST_F(PartsInTheWindow, WhatIsWantedBeforeTheSplitFollowsIt) {
+    key(Qt::Key_2, Qt::AltModifier);
+    find<QTabBar>("splittabs")->setCurrentIndex(2);
+    add({QString::fromStdString(clip("clip.wav", 3).string())});
+    studio->document.editReel("", [](Reel& r) { r.quality = "quick"; });
+    find<QCheckBox>("partsmusic")->click();
+    find<QCheckBox>("partsambience")->click();
+    settle();
+    EXPECT_TRUE(find<QLabel>("partsofmusic")->text().contains("once the reel is split"));
+    key(Qt::Key_Return, Qt::ControlModifier);
+    ASSERT_TRUE(made("music"));
+    ASSERT_TRUE(made("ambience"));
+    EXPECT_EQ(studio->reels.current()->parts.at("ambience")->shape().stems, partsOf("ambience"));
+}
+
+TEST_F(PartsInTheWindow, AnInstrumentalIsOneStep) {
+    addAndSplit(4);
+    key(Qt::Key_4, Qt::AltModifier);
+    settle();
+    const Rebuild before = lanes();
+    key(Qt::Key_I, Qt::ShiftModifier);
+    ASSERT_TRUE(made("music"));
+    settle();
+    EXPECT_TRUE(laneOf("vocals").strip.mute);
+    EXPECT_FALSE(laneOf("drums").strip.mute);
+    ASSERT_EQ(lanes().groups.size(), 1u);
+    EXPECT_TRUE(lanes().groups[0].folded);
+    auto* view = find<LanesView>("lanes");
+    EXPECT_TRUE(view->lanesLayout().caption(laneOf("drums").id).isNull()) << "folded";
+    // Unfolded by the triangle of its caption.
+    const QRectF fold = view->lanesLayout().fold(lanes().groups[0].id);
+    ASSERT_FALSE(fold.isNull());
+    QTest::mouseClick(view, Qt::LeftButton, {}, fold.center().toPoint());
+    settle();
+    EXPECT_FALSE(lanes().groups[0].folded);
+    EXPECT_FALSE(view->lanesLayout().caption(laneOf("drums").id).isNull());
+    key(Qt::Key_I, Qt::ShiftModifier);
+    settle();
+    EXPECT_FALSE(laneOf("vocals").strip.mute) << "heard again";
+    for (int i = 0; i < 4 && usesPartsOf(lanes(), "music"); ++i) key(Qt::Key_Z, Qt::ControlModifier), settle();
+    EXPECT_EQ(lanes().lanes.size(), before.lanes.size());
+}
+
+TEST_F(PartsInTheWindow, LanesOfPartsAreLaidByAButton) {
+    addAndSplit(3);
+    key(Qt::Key_4, Qt::AltModifier);
+    settle();
+    find<QPushButton>("layambience")->click();
+    ASSERT_TRUE(made("ambience"));
+    settle();
+    EXPECT_EQ(laneOf("events").stem, 2);
+    EXPECT_EQ(laneOf("bed").group, lanes().groups[0].id);
+    EXPECT_FALSE(find<QPushButton>("layambience")->isEnabled()) << "they are laid already";
+    EXPECT_TRUE(find<QPushButton>("laymusic")->isEnabled());
+}
