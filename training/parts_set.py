@@ -72,7 +72,7 @@ class PartsSet:
             bed = field.level(np.stack([row[:n], np.roll(row, 3 * bands.RATE)[:n] * np.float32(rng.uniform(0, 0.5))]))
         if rng.random() < 0.4:
             room = rooms.some(rng, rng.uniform(4, 12), rng.uniform(1, 4))
-            events = np.stack([fftconvolve(e, room[0])[:n] for e in events]).astype(np.float32)
+            events = field.level(np.stack([fftconvolve(e, room[0])[:n] for e in events]).astype(np.float32))
         db = {"events ahead": rng.uniform(4, 12), "level": rng.uniform(-4, 4), "bed ahead": rng.uniform(-12, -4), "crowd": rng.uniform(-3, 8)}[kind]
         return kind, np.stack([events * np.float32(10 ** (db / 20)), bed])
 

@@ -117,6 +117,7 @@ TEST_F(Library, ShippedNetworksPassTheirOwnCheck) {
     for (const auto& card : listNetworks(networksFolder())) {
         const NetworkFacts facts = checkNetwork(card);
         EXPECT_TRUE(facts.passed) << card.id << ": " << facts.reason;
+        if (card.context == 0) continue;  // separates nothing
         EXPECT_GT(facts.contextNeeded, 0.5) << card.id << " surely depends on what is around";
     }
 }

@@ -1,5 +1,6 @@
 #include "app/split/PartsControls.h"
 
+#include <QHBoxLayout>
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 #include <cmath>
@@ -34,8 +35,8 @@ QString found(const StemStore& parts) {
 
 }  // namespace
 
-PartsControls::PartsControls(Document& document, Reels& reels, TakingApart& parts, QWidget* parent)
-    : QWidget(parent), m_document(document), m_reels(reels), m_parts(parts) {
+PartsControls::PartsControls(Document& document, Reels& reels, TakingApart& parts, Hearing& hearing, QWidget* parent)
+    : QWidget(parent), m_document(document), m_reels(reels), m_parts(parts), m_hearing(hearing) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -57,8 +58,22 @@ PartsControls::PartsControls(Document& document, Reels& reels, TakingApart& part
         auto* state = addPageText(column);
         state->setTextFormat(Qt::RichText);
         state->setObjectName(QString::fromStdString("partsof" + stem));
+        Row row{stem, box, state, {}};
+        auto* buttons = new QHBoxLayout;
+        buttons->setSpacing(4);
+        for (const auto& part : partsOf(stem)) {
+            auto* b = makeSmallButton(("hear" + part).c_str(), partLetter(part),
+                                      "Plays the " + QString::fromStdString(partTitle(part)).toLower() +
+                                          " alone; again: the reel as it is");
+            b->setCheckable(true);
+            b->setAccessibleName("Hear the " + QString::fromStdString(partTitle(part)).toLower());
+            buttons->addWidget(b, 1);
+            connect(b, &QPushButton::toggled, this, [this, b](bool on) { hear(b, on); });
+            row.hear.push_back(b);
+        }
+        column->addLayout(buttons);
         column->addSpacing(8);
-        m_rows.push_back({stem, box, state});
+        m_rows.push_back(row);
         connect(box, &QCheckBox::toggled, this, [this, stem](bool on) { m_parts.setWanted(stem, on); });
     }
     m_begin = new QPushButton("Take apart");
@@ -70,8 +85,40 @@ PartsControls::PartsControls(Document& document, Reels& reels, TakingApart& part
     });
     column->addStretch();
     connect(&parts, &TakingApart::changed, this, &PartsControls::refresh);
-    connect(&document, &Document::changed, this, &PartsControls::refresh);
+    connect(&document, &Document::changed, this, [this] {
+        hearNothing();
+        refresh();
+    });
+    connect(&reels, &Reels::stemsReplaced, this, &PartsControls::hearNothing);
     refresh();
+}
+
+void PartsControls::hear(QPushButton* button, bool on) {
+    if (!on) return m_hearing.playVersions();
+    const ReelFacts* state = m_reels.current();
+    for (const Row& row : m_rows)
+        for (size_t p = 0; p < row.hear.size(); ++p) {
+            if (row.hear[p] != button) {
+                const QSignalBlocker quiet(row.hear[p]);
+                row.hear[p]->setChecked(false);
+                continue;
+            }
+            const auto made = state->parts.find(row.stem);
+            if (made == state->parts.end()) return;
+            m_hearing.tryVersions([store = made->second, p] { return store->open(int(p)); }, {}, {});
+            m_hearing.hear(Heard::Source);
+        }
+}
+
+void PartsControls::hearNothing() {
+    bool heard = false;
+    for (const Row& row : m_rows)
+        for (QPushButton* b : row.hear) {
+            const QSignalBlocker quiet(b);
+            heard = heard || b->isChecked();
+            b->setChecked(false);
+        }
+    if (heard) m_hearing.playVersions();
 }
 
 void PartsControls::refresh() {
@@ -87,6 +134,7 @@ void PartsControls::refresh() {
         const auto made = state ? state->parts.find(row.stem) : decltype(state->parts.end()){};
         const bool done = state && made != state->parts.end();
         missing = missing || (wanted && !done);
+        for (QPushButton* b : row.hear) b->setVisible(wanted && done);
         row.state->setText(!wanted            ? QString()
                            : done             ? found(*made->second)
                            : busy == row.stem ? QString("At work.")

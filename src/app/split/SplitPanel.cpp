@@ -24,7 +24,7 @@ public:
         m_controls = new SplitControls(document, reels, splitting, work, networks, scenes);
         pages->addWidget(m_controls);
         pages->addWidget(new MarkControls(marks, scenes, hearing));
-        m_parts = new PartsControls(document, reels, apart);
+        m_parts = new PartsControls(document, reels, apart, hearing);
         pages->addWidget(m_parts);
         m_column->addWidget(m_tabs);
         m_column->addWidget(pages, 1);

@@ -4,9 +4,12 @@
 #include <QPainterPath>
 #include <array>
 #include <cmath>
+#include <map>
 
+#include "app/views/PartLook.h"
 #include "app/widgets/Plaque.h"
 #include "app/widgets/Theme.h"
+#include "core/separation/Parts.h"
 
 namespace rivlen {
 
@@ -16,6 +19,46 @@ namespace {
 double widthOf(double meanSquare) {
     if (meanSquare <= 0) return 0;
     return std::clamp((10 * std::log10(meanSquare) + 60) / 54, 0.0, 1.0);
+}
+
+/// The hatching of the parts of a stem, by place.
+Qt::BrushStyle hatchOf(const std::string& stem, size_t part) {
+    static const Qt::BrushStyle music[] = {Qt::NoBrush, Qt::VerPattern, Qt::HorPattern, Qt::FDiagPattern,
+                                           Qt::DiagCrossPattern};
+    static const Qt::BrushStyle ambience[] = {Qt::Dense5Pattern, Qt::Dense7Pattern};
+    return stem == "music" ? music[part % 5] : ambience[part % 2];
+}
+
+/// A stem's band divided into its parts, each by its share of the stem's energy.
+struct DividedBand {
+    const StemStore* parts;
+    std::string stem;
+    std::vector<std::vector<QPointF>> rims;  ///< between the parts, from the top
+
+    void add(double x, double top, double bottom, int64_t from, int64_t to) {
+        const size_t count = parts->shape().stems.size();
+        rims.resize(count + 1);
+        std::vector<double> energy(count);
+        double total = 1e-20;
+        for (size_t p = 0; p < count; ++p) total += energy[p] = double(parts->levels().meanSquare(int(p), from, to));
+        double y = top;
+        rims[0].push_back({x, y});
+        for (size_t p = 0; p < count; ++p) rims[p + 1].push_back({x, y += (bottom - top) * energy[p] / total});
+    }
+};
+
+/// A chip with letters and a name behind it; where the next one begins.
+int paintName(QPainter& p, int x, const QColor& colour, const QString& letters, const QString& name) {
+    const int wide = letters.size() > 1 ? 22 : 18;
+    const QRectF chip(x, 8, wide, 18);
+    p.setPen(Qt::NoPen);
+    p.setBrush(colour);
+    p.drawRoundedRect(chip, 4, 4);
+    p.setPen(theme::ground);
+    p.drawText(chip, Qt::AlignCenter, letters);
+    p.setPen(theme::ink);
+    p.drawText(QPointF(x + wide + 6, 22), name);
+    return x + wide + (name.isEmpty() ? 4 : 22 + p.fontMetrics().horizontalAdvance(name));
 }
 
 }  // namespace
@@ -33,6 +76,9 @@ void CurrentView::paintPicture(QPainter& p) {
     constexpr int step = 2;       // pixels
     std::vector<QPointF> rim[4];  // between the bands, from the top
     std::vector<QPointF> whole[2];
+    std::map<int, DividedBand> divided;  // by stem
+    for (const auto& [stem, parts] : state->parts)
+        if (stems && stems->finished()) divided[stems->stemIndex(stem)] = {parts.get(), stem, {}};
     for (int x = 0; x <= w; x += step) {
         const int64_t from = int64_t(m_axis.secondAt(x - step, w) * rate),
                       to = int64_t(m_axis.secondAt(x + step, w) * rate);
@@ -49,7 +95,12 @@ void CurrentView::paintPicture(QPainter& p) {
                 stems->levels().meanSquare(s, std::max<int64_t>(0, from - blur), std::min(to + blur, separatedTo)));
         double y = middle - half;
         rim[0].push_back({double(x), y});
-        for (int s = 0; s < 3; ++s) rim[s + 1].push_back({double(x), y += 2 * half * energy[size_t(s)] / total});
+        for (int s = 0; s < 3; ++s) {
+            const double top = y;
+            rim[s + 1].push_back({double(x), y += 2 * half * energy[size_t(s)] / total});
+            if (const auto found = divided.find(s); found != divided.end())
+                found->second.add(x, top, y, std::max<int64_t>(0, from - blur), std::min(to + blur, separatedTo));
+        }
     }
     const auto fill = [&p](const std::vector<QPointF>& top, const std::vector<QPointF>& bottom, const QBrush& brush) {
         if (top.size() < 2) return;
@@ -62,6 +113,14 @@ void CurrentView::paintPicture(QPainter& p) {
     fill(whole[0], whole[1], QColor(0x6f, 0x67, 0x5a));
     static const Qt::BrushStyle hatch[3] = {Qt::SolidPattern, Qt::BDiagPattern, Qt::Dense6Pattern};
     for (int s = 0; s < 3; ++s) {
+        if (const auto found = divided.find(s); found != divided.end() && !found->second.rims.empty()) {
+            const auto& rims = found->second.rims;
+            for (size_t part = 0; part + 1 < rims.size(); ++part) {
+                fill(rims[part], rims[part + 1], partColor(partsOf(found->second.stem)[part]));
+                fill(rims[part], rims[part + 1], QBrush(theme::ground.lighter(120), hatchOf(found->second.stem, part)));
+            }
+            continue;
+        }
         QColor base = theme::stemColor(s);
         fill(rim[s], rim[s + 1], base);
         if (s > 0) fill(rim[s], rim[s + 1], QBrush(theme::ground.lighter(120), hatch[s]));
@@ -75,20 +134,18 @@ void CurrentView::paintPicture(QPainter& p) {
     if (stems && !rim[0].empty()) {
         p.setFont(theme::font(12, QFont::DemiBold));
         int wide = 0;
-        for (int s = 0; s < 3; ++s) wide += 40 + p.fontMetrics().horizontalAdvance(theme::stemName(s));
+        for (int s = 0; s < 3; ++s) {
+            wide += 40 + p.fontMetrics().horizontalAdvance(theme::stemName(s));
+            if (divided.count(s)) wide += 12 + 26 * int(partsOf(divided[s].stem).size());
+        }
         paintPlaque(p, QRectF(4, 4, wide, 26));
         int x = 10;
         for (int s = 0; s < 3; ++s) {
-            const QRectF chip(x, 8, 18, 18);
-            p.setPen(Qt::NoPen);
-            p.setBrush(theme::stemColor(s));
-            p.drawRoundedRect(chip, 4, 4);
-            p.setPen(theme::ground);
-            p.drawText(chip, Qt::AlignCenter, theme::stemLetter(s));
-            p.setPen(theme::ink);
-            const QString name = theme::stemName(s);
-            p.drawText(QPointF(x + 24, 22), name);
-            x += 40 + p.fontMetrics().horizontalAdvance(name);
+            x = paintName(p, x, theme::stemColor(s), theme::stemLetter(s), theme::stemName(s));
+            if (!divided.count(s)) continue;
+            for (const auto& part : partsOf(divided[s].stem))
+                x = paintName(p, x, partColor(part), partLetter(part), {});
+            x += 12;
         }
     } else {
         p.setFont(theme::font(12));

@@ -4,17 +4,19 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/views/PartLook.h"
 #include "app/widgets/Theme.h"
 #include "core/media/MediaReader.h"
 
 namespace rivlen {
 
-QImage colourOwnership(const OwnershipPicture& picture, const std::array<QColor, 3>& owners) {
+QImage colourOwnership(const OwnershipPicture& picture, const std::vector<QColor>& owners) {
     QImage image(picture.columns, picture.rows, QImage::Format_RGB32);
     const auto toRgb = [](const QColor& c) {
         return std::array<float, 3>{float(c.red()), float(c.green()), float(c.blue())};
     };
-    const std::array<std::array<float, 3>, 3> hues = {toRgb(owners[0]), toRgb(owners[1]), toRgb(owners[2])};
+    std::vector<std::array<float, 3>> hues;
+    for (const QColor& owner : owners) hues.push_back(toRgb(owner));
     const auto grey = toRgb(QColor(0x9a, 0x93, 0x86));
     const auto ground = toRgb(theme::ground);
     for (int y = 0; y < picture.rows; ++y) {
@@ -30,7 +32,7 @@ QImage colourOwnership(const OwnershipPicture& picture, const std::array<QColor,
                 const float even = 1.0f / float(picture.stems);
                 const float sure = std::clamp((best - even) / (1 - even), 0.0f, 1.0f);
                 for (size_t c = 0; c < 3; ++c)
-                    colour[c] = grey[c] + (hues[size_t(owner) % 3][c] - grey[c]) * std::sqrt(sure);
+                    colour[c] = grey[c] + (hues[size_t(owner) % hues.size()][c] - grey[c]) * std::sqrt(sure);
             }
             const float bright = std::clamp((picture.levelAt(x, y) + 105.0f) / 85.0f, 0.0f, 1.0f);
             const float shade = bright * bright;
@@ -43,17 +45,29 @@ QImage colourOwnership(const OwnershipPicture& picture, const std::array<QColor,
 
 ComputedPicture::Job OwnershipView::prepare(int columns, int rows) {
     const auto state = m_reels.current();
-    return [source = m_reels.heardFile(*m_document.reel()), stems = state->stems, rate = state->info->sampleRate,
-            from = m_axis.from(), to = m_axis.to(), columns, rows](const Progress& progress) {
+    return [source = m_reels.heardFile(*m_document.reel()), stems = state->stems, apart = state->parts,
+            rate = state->info->sampleRate, from = m_axis.from(), to = m_axis.to(), columns,
+            rows](const Progress& progress) {
         MediaReader reader(source);
         std::vector<std::unique_ptr<SampleSource>> readers;
-        std::vector<SampleSource*> parts;
+        std::vector<QColor> owners;
         for (size_t s = 0; stems && s < stems->shape().stems.size(); ++s) {
-            readers.push_back(stems->open(int(s)));
-            parts.push_back(readers.back().get());
+            const auto found = apart.find(stems->shape().stems[s]);
+            if (found == apart.end()) {
+                readers.push_back(stems->open(int(s)));
+                owners.push_back(theme::stemColor(int(s)));
+                continue;
+            }
+            for (size_t p = 0; p < found->second->shape().stems.size(); ++p) {
+                readers.push_back(found->second->open(int(p)));
+                owners.push_back(partColor(found->second->shape().stems[p]));
+            }
         }
+        std::vector<SampleSource*> sources;
+        for (const auto& r : readers) sources.push_back(r.get());
+        if (owners.empty()) owners.push_back(theme::leftovers);
         return colourOwnership(
-            paintOwnership(reader, parts, int64_t(from * rate), int64_t(to * rate), columns, rows, progress));
+            paintOwnership(reader, sources, int64_t(from * rate), int64_t(to * rate), columns, rows, progress), owners);
     };
 }
 

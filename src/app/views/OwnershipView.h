@@ -33,6 +33,6 @@ private:
 
 /// Colours a picture; free of widgets, so that tests can look at single cells.
 QImage colourOwnership(const OwnershipPicture& picture,
-                       const std::array<QColor, 3>& owners = {theme::dialogue, theme::music, theme::ambience});
+                       const std::vector<QColor>& owners = {theme::dialogue, theme::music, theme::ambience});
 
 }  // namespace rivlen

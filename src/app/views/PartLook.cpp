@@ -12,7 +12,7 @@ QColor partColor(const std::string& part) {
     const auto& parts = partsOf(stem);
     const auto place = std::find(parts.begin(), parts.end(), part) - parts.begin();
     // From light to dark around the stem's own hue.
-    const int lightness = parts.size() < 2 ? 100 : int(135 - 70 * place / std::ptrdiff_t(parts.size() - 1));
+    const int lightness = parts.size() < 2 ? 100 : int(150 - 60 * place / std::ptrdiff_t(parts.size() - 1));
     return theme::stemColor(stem == "music" ? 1 : 2).lighter(lightness);
 }
 

@@ -33,7 +33,7 @@ std::vector<TrialChoice> trialChoices(const std::vector<std::filesystem::path>& 
         });
         // A network that another one names as its quick one is tried as that.
         const bool another = std::any_of(cards.begin(), cards.end(), [&](const auto& c) { return c.quick == card.id; });
-        if (!fits || another) continue;
+        if (!fits || another || !card.all.value("tried", true)) continue;
         for (const char* quality : {"fine", "quick"})
             all.push_back({forQuality(card, quality), card.id, quality, {}, card.name + ", " + quality});
         for (const auto& scene : scenes) try {
