@@ -38,6 +38,16 @@ def table(field):
     return "\n".join(lines)
 
 
+def parts_table(card):
+    """By part: share of the oracle's gain, mean and worst gain, how often worse; beside it the classical method."""
+    field = card["quality"]["field"]
+    lines = ["| | share | gain, dB | worst, dB | worse in | classical method: share | gain, dB |", "|---|---|---|---|---|---|---|"]
+    for part in card["stems"]:
+        s, c = field["stereo"]["all"][part], field["classical"][part]
+        lines.append(f"| {part} | {100 * s['share']:.0f} % | {s['gain']:+.1f} | {s['worst']:+.1f} | {s['worse']} of {s['of']} | {100 * c['share']:.0f} % | {c['gain']:+.1f} |")
+    return "\n".join(lines)
+
+
 def between(text, name, content):
     marked = re.compile(rf"(<!-- {name} -->\n).*?(<!-- /{name} -->)", re.S)
     if not marked.search(text):
@@ -51,6 +61,8 @@ def main():
     text = (ROOT / "docs" / "quality.md").read_text()
     for name, field in fields.items():
         text = between(text, f"field {name}", table(field))
+    for name in ("music", "ambience"):
+        text = between(text, f"parts {name}", parts_table(json.loads((ROOT / "networks" / f"{name}-parts.json").read_text())))
     (ROOT / "docs" / "quality.md").write_text(text)
     short = ["| quality | dialogue | music | ambience | dialogue made worse |", "|---|---|---|---|---|"]
     for name, field in fields.items():

@@ -2,10 +2,13 @@
 #include <gtest/gtest.h>
 
 #include <QCheckBox>
+#include <QComboBox>
+#include <QLineEdit>
 #include <QTabBar>
 
 #include "WindowFixture.h"
 #include "app/rebuild/LanesView.h"
+#include "core/rebuild/Automation.h"
 #include "core/rebuild/PartLanes.h"
 
 using namespace rivlen;
@@ -119,4 +122,80 @@ TEST_F(PartsInTheWindow, LanesOfPartsAreLaidByAButton) {
     EXPECT_EQ(laneOf("bed").group, lanes().groups[0].id);
     EXPECT_FALSE(find<QPushButton>("layambience")->isEnabled()) << "they are laid already";
     EXPECT_TRUE(find<QPushButton>("laymusic")->isEnabled());
+}
+
+TEST_F(PartsInTheWindow, ABalanceIsLaidOverTheReelOrTheLoopKeptAndTakenAway) {
+    addAndSplit(4);
+    key(Qt::Key_4, Qt::AltModifier);
+    settle();
+    auto* balances = find<QComboBox>("balancesmusic");
+    balances->setCurrentIndex(balances->findText("Under a voice"));
+    EXPECT_TRUE(balances->toolTip().contains("vocals silent") && balances->toolTip().contains("drums -9 dB"));
+    find<QPushButton>("usebalancemusic")->click();
+    ASSERT_TRUE(made("music"));
+    settle();
+    EXPECT_DOUBLE_EQ(laneOf("drums").strip.level, -9);
+    EXPECT_DOUBLE_EQ(laneOf("vocals").strip.level, kSilentLevel);
+    studio->document.editReel("Set loop", [](Reel& r) { r.loop = std::pair(1.0, 2.0); });
+    settle();
+    balances->setCurrentIndex(balances->findText("Without drums"));
+    find<QPushButton>("usebalancemusic")->click();
+    settle();
+    EXPECT_NEAR(drawnAt(laneOf("drums").strip.automation.at("level"), 1.5), kSilentLevel, 1e-9);
+    EXPECT_NEAR(drawnAt(laneOf("drums").strip.automation.at("level"), 3.5), -9, 1e-9);
+    // What lies at the playhead is kept under a name.
+    auto* name = find<QLineEdit>("balancenamemusic");
+    name->setText("Mine");
+    find<QPushButton>("keepbalancemusic")->click();
+    settle();
+    ASSERT_GE(balances->findText("Mine"), 0);
+    EXPECT_TRUE(name->text().isEmpty());
+    balances->setCurrentIndex(balances->findText("Mine"));
+    EXPECT_TRUE(balances->toolTip().contains("drums -9 dB")) << balances->toolTip().toStdString();
+    find<QPushButton>("removebalancemusic")->click();
+    settle();
+    EXPECT_LT(balances->findText("Mine"), 0);
+    EXPECT_FALSE(find<QPushButton>("removebalancemusic")->isEnabled()) << "what came with Rivlen stays";
+}
+
+TEST_F(PartsInTheWindow, AnotherReelTakesTheRemix) {
+    addAndSplit(4);
+    key(Qt::Key_4, Qt::AltModifier);
+    settle();
+    find<QPushButton>("instrumental")->click();
+    ASSERT_TRUE(made("music"));
+    const std::string first = reel().name;
+    fs::copy_file(folder / "clip.wav", folder / "second.wav");
+    add({QString::fromStdString((folder / "second.wav").string())});
+    studio->document.selectReel(studio->document.session().reels.back().id);
+    settle();
+    ASSERT_TRUE(until([&] { return window->desks().rebuild.desk.ready(); }));
+    auto* reels = find<QComboBox>("remixreelsmusic");
+    ASSERT_EQ(reels->currentText().toStdString(), first);
+    find<QPushButton>("takeremixmusic")->click();
+    settle();
+    EXPECT_TRUE(laneOf("vocals").strip.mute);
+    EXPECT_EQ(reel().parts, std::vector<std::string>{"music"}) << "taken apart once it is split";
+}
+
+TEST_F(PartsInTheWindow, APartIsHeardAlone) {
+    key(Qt::Key_2, Qt::AltModifier);
+    find<QTabBar>("splittabs")->setCurrentIndex(2);
+    addAndSplit(4);
+    find<QCheckBox>("partsmusic")->click();
+    ASSERT_TRUE(made("music"));
+    settle();
+    auto *drums = find<QPushButton>("heardrums"), *bass = find<QPushButton>("hearbass");
+    ASSERT_TRUE(drums->isVisible());
+    drums->click();
+    EXPECT_TRUE(drums->isChecked());
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Source);
+    bass->click();
+    EXPECT_FALSE(drums->isChecked()) << "one at a time";
+    bass->click();
+    EXPECT_FALSE(bass->isChecked());
+    drums->click();
+    studio->document.editReel("Name", [](Reel& r) { r.note = "x"; });
+    settle();
+    EXPECT_FALSE(drums->isChecked()) << "an edit plays the reel again";
 }
