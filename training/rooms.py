@@ -1,9 +1,11 @@
 """Rooms by the image method (Allen and Berkley 1979): for measuring, since training hears rooms of shaped noise."""
 import numpy as np
+from scipy.signal import butter, sosfilt
 
 import bands
 
 SOUND = 343.0  # m/s
+LOWEST = 50.0  # Hz
 
 
 def impulse(size, absorption, source, microphones, order=18):
@@ -33,6 +35,9 @@ def impulse(size, absorption, source, microphones, order=18):
         whole = at.astype(int)
         np.add.at(row, whole, gain * (1 - (at - whole)))
         np.add.at(row, np.minimum(whole + 1, n - 1), gain * (at - whole))
+    # All images have the same sign, so that what is far below the voice adds up as in no room: the paper takes it away with a
+    # high-pass (at a hundredth of its rate; here where rooms and microphones end).
+    out = sosfilt(butter(2, LOWEST, "highpass", fs=bands.RATE, output="sos"), out, axis=1)
     return (out / np.abs(out[0]).max()).astype(np.float32)
 
 
