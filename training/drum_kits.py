@@ -15,7 +15,8 @@ NAMES = ((r"kick|bass ?drum|\bbd\b|808k", 36), (r"rim|stick|side", 37), (r"clap|
          (r"(hat|hh).*(pedal|foot)|pedal", 44), (r"hat|hh", 42), (r"bell", 53), (r"ride", 51), (r"crash|splash|china|cymbal", 49), (r"cow", 56), (r"tamb", 54),
          (r"shak|marac|cabas", 70), (r"conga|bongo|djem|tabla|dun", 62), (r"tom.*(1|hi)|hi.*tom", 50), (r"tom.*(2|mid)", 47), (r"tom|floor", 43))
 # What stands in for what a kit lacks.
-INSTEAD = {35: 36, 40: 38, 39: 38, 37: 38, 44: 42, 46: 42, 53: 51, 51: 49, 57: 49, 49: 51, 48: 50, 50: 47, 47: 43, 45: 43, 43: 47, 41: 43, 54: 70, 70: 42, 56: 37, 62: 47, 60: 62, 61: 62, 63: 62, 64: 62}
+INSTEAD = {35: 36, 40: 38, 39: 38, 37: 38, 44: 42, 46: 42,
+           53: 51, 51: 49, 57: 49, 49: 51, 48: 50, 50: 47, 47: 43, 45: 43, 43: 47, 41: 43, 54: 70, 70: 42, 56: 37, 62: 47, 60: 62, 61: 62, 63: 62, 64: 62}
 
 
 class Kit:

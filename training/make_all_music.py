@@ -2,7 +2,6 @@
 """Makes networks/all-music: for recordings that are music alone. Nothing is separated; all of it goes to the music, to be taken further apart."""
 import datetime
 import hashlib
-import json
 
 import torch
 

@@ -16,7 +16,7 @@ import paths
 import singing
 from products import products
 from stems import Role, at_speed, placed
-from varied import VariedStems, loudness_set
+from varied import loudness_set
 
 MUSIC, AMBIENCE = ("vocals", "drums", "bass", "guitar", "other"), ("events", "bed")
 TOGETHER, REAL_GUITAR = 0.5, 0.12

@@ -14,7 +14,6 @@ import torch
 from scipy.ndimage import median_filter
 
 import bands
-import evaluate
 import measures
 import parts
 import parts_set
@@ -112,7 +111,8 @@ def main():
         print(json.dumps(result))
         return
     for name, some in [("all", result["all"]), *result["kind"].items()]:
-        print(f"{name:16}" + "  ".join(f"{p} {some[p]['share']:.2f} ({some[p]['gain']:+.1f} dB, worst {some[p]['worst']:+.1f}, worse {some[p]['worse']}/{some[p]['of']})" for p in NAMES[options.what] if p in some))
+        shown = [(p, some[p]) for p in NAMES[options.what] if p in some]
+        print(f"{name:16}" + "  ".join(f"{p} {s['share']:.2f} ({s['gain']:+.1f} dB, worst {s['worst']:+.1f}, worse {s['worse']}/{s['of']})" for p, s in shown))
     for part, levels in result["cross_talk"].items():
         print(f"{part:10} alone leaves " + " ".join(f"{name} {v:.0f}" for name, v in levels.items()))
 

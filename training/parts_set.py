@@ -19,7 +19,6 @@ import measures
 import parts
 import paths
 import rooms
-from stems import placed
 
 FOLDER = paths.PREPARED / "parts"
 SEED = 47_000

@@ -7,12 +7,13 @@ from scipy.signal import fftconvolve
 
 import bands
 import beds
+import singing
 from stems import EARLY, Role, Stems, at_speed, placed
 
 SOURCES = (("speech", 0.6), ("altered", 0.27), ("voices", 0.13))
 CLASSES = ((0, 165, 0.42), (165, 235, 0.33), (235, 1000, 0.25))   # Hz from, to, share of the speakers drawn
 MIDDLE, ONE_SIDED, SPACED = 0.38, 0.05, 0.1                        # where voices stand; the others are panned
-CROWD, NOISE, DRIVEN, SECOND, TREATED = 0.2, 0.2, 0.14, 0.12, 0.08
+CROWD, NOISE, DRIVEN, SECOND, TREATED = 0.2, 0.2, 0.14, 0.12, 0.12
 RMS = np.float32(0.08)
 
 
@@ -92,9 +93,15 @@ class VariedStems(Stems):
         return np.stack([x, np.roll(x, n // 3) * np.float32(rng.uniform(0.2, 0.9))])
 
     def treated(self, x):
-        """A voice as loudspeakers, radios and machines have it: doubled (a comb that may move), an echo, or ring-modulated."""
+        """A voice as loudspeakers, radios and machines have it: doubled (a comb that may move), an echo, ring-modulated, or a machine's that
+        speaks on one note or on two or three at once."""
         rng = self.rng
-        kind, n = rng.integers(3), len(x)
+        kind, n = rng.integers(5), len(x)
+        if kind > 2:
+            steps = rng.uniform(0.98, 1.02, n // bands.RATE + 2)
+            note = rng.uniform(60, 220) * np.interp(np.arange(n), np.arange(len(steps)) * bands.RATE, steps)
+            spoken = sum(singing.sing(rng, x, note * ratio, 10 ** rng.uniform(-3, -1.7), True, 1.0) for ratio in ((1,), (1, 1.5), (0.5, 1, 1.26))[rng.integers(3)])
+            return (loudness_set(spoken) + loudness_set(x) * np.float32(rng.uniform(0, 0.5))).astype(np.float32)
         if kind == 0:
             late = rng.uniform(1, 20) + rng.uniform(0, 3) * (1 + np.sin(2 * np.pi * rng.uniform(0.1, 2) * np.arange(n) / bands.RATE))  # ms
             other = np.interp(np.arange(n) - late * bands.RATE / 1000, np.arange(n), x, left=0)

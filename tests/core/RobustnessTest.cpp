@@ -120,4 +120,8 @@ INSTANTIATE_TEST_SUITE_P(Network, Shipped, testing::ValuesIn([] {
                              for (const auto& card : listNetworks(networksFolder())) ids.push_back(card.id);
                              return ids;
                          }()),
-                         [](const auto& info) { return info.param; });
+                         [](const auto& info) {
+                             std::string name = info.param;  // letters, digits and _ alone
+                             std::replace(name.begin(), name.end(), '-', '_');
+                             return name;
+                         });

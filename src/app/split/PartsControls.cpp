@@ -7,7 +7,9 @@
 
 #include "app/views/PartLook.h"
 #include "app/widgets/PanelParts.h"
+#include "core/base/Error.h"
 #include "core/isolation/StemNames.h"
+#include "core/separation/CardFigures.h"
 
 namespace rivlen {
 
@@ -33,6 +35,26 @@ QString found(const StemStore& parts) {
     return "<table cellspacing=2>" + rows + "</table>";
 }
 
+/// How far the network for a stem can be trusted, part by part, from its card.
+QString trust(const std::string& stem) {
+    try {
+        const CardFigures figures = figuresOf(partsNetwork(stem));
+        const auto measured = figures.stems.find("stereo");
+        if (measured == figures.stems.end()) return {};
+        QStringList shares;
+        for (const auto& part : partsOf(stem))
+            if (const auto found = measured->second.find(part); found != measured->second.end() && found->second.share)
+                shares << QString("%1 %2 %")
+                              .arg(QString::fromStdString(partTitle(part)).toLower())
+                              .arg(std::lround(100 * *found->second.share));
+        return shares.isEmpty()
+                   ? QString()
+                   : "Of what the best possible mask gains, on sounds that it never heard: " + shares.join(", ") + ".";
+    } catch (const Error& e) {
+        return QString::fromStdString(e.what());
+    }
+}
+
 }  // namespace
 
 PartsControls::PartsControls(Document& document, Reels& reels, TakingApart& parts, Hearing& hearing, QWidget* parent)
@@ -54,7 +76,9 @@ PartsControls::PartsControls(Document& document, Reels& reels, TakingApart& part
         box->setFont(theme::font(13, QFont::DemiBold));
         box->setToolTip(QString("Takes the %1 into %2").arg(theme::stemName(place).toLower(), names.join(", ")));
         column->addWidget(box);
-        addPageText(column, "Into " + names.join(", ") + ".");
+        auto* into = addPageText(column, "Into " + names.join(", ") + ".");
+        into->setToolTip(trust(stem));
+        box->setToolTip(box->toolTip() + ". " + trust(stem));
         auto* state = addPageText(column);
         state->setTextFormat(Qt::RichText);
         state->setObjectName(QString::fromStdString("partsof" + stem));

@@ -55,14 +55,21 @@ AudioBuffer trialSound(const NetworkCard& card, int64_t frames) {
     return x;
 }
 
-double differenceDb(const AudioBuffer& a, const AudioBuffer& b, double gain) {
+double powerOf(const AudioBuffer& a) {
+    double power = 0;
+    for (float v : a.samples()) power += double(v) * v;
+    return power;
+}
+
+/// least: what the difference is measured against where a holds less.
+double differenceDb(const AudioBuffer& a, const AudioBuffer& b, double gain, double least = 1e-30) {
     double error = 1e-30, power = 1e-30;
     for (size_t i = 0; i < a.samples().size(); ++i) {
         const double x = a.samples()[i], d = x - gain * b.samples()[i];
         error += d * d;
         power += x * x;
     }
-    return 10 * std::log10(error / power);
+    return 10 * std::log10(error / std::max(power, least));
 }
 
 double sumError(const AudioBuffer& x, const Stems& stems) {
@@ -114,6 +121,7 @@ NetworkFacts probe(Network& network) {
 
     const AudioBuffer x = trialSound(card, std::max(card.minimum, int64_t(kLevelSeconds * card.sampleRate)));
     const Stems usual = network.separate(x);
+    const double least = 1e-6 * powerOf(x);  // a stem that is silent, or as good as that, does not change
     facts.levelErrorDb = -300;
     for (const double gain : kLouder) {
         AudioBuffer other = x;
@@ -121,7 +129,7 @@ NetworkFacts probe(Network& network) {
         const Stems answer = network.separate(other);
         facts.sumErrorDb = std::max(facts.sumErrorDb, sumError(other, answer));
         for (size_t s = 0; s < usual.size(); ++s)
-            facts.levelErrorDb = std::max(facts.levelErrorDb, differenceDb(usual[s], answer[s], 1 / gain));
+            facts.levelErrorDb = std::max(facts.levelErrorDb, differenceDb(usual[s], answer[s], 1 / gain, least));
     }
     for (const auto& stem : network.separate(AudioBuffer(x.channels(), x.frames())))
         for (float v : stem.samples())
