@@ -14,6 +14,7 @@ import compose
 import mix
 import paths
 import singing
+import steadiness
 from products import products
 from stems import Role, at_speed, placed
 from varied import loudness_set
@@ -166,6 +167,8 @@ class AmbienceMixer(PartsMixer):
 
     def __init__(self, split, seed, transform):
         super().__init__(split, seed, transform)
+        for role, which, name in ((self.stems.places, steadiness.beds, "places"), (self.stems.effects, steadiness.events, "effects")):
+            steadiness.keep(role, which(role, f"{split}-{name}"))
         self.pools = {self.events: [], self.bed: []}
 
     def events(self, n):

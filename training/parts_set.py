@@ -5,7 +5,7 @@ Usage: parts_set.py      writes prepared/parts/{music,ambience}-NN.npy (float32[
 
 Music: 40 mixtures of 10 s. Composed pieces and MIDI files through other soundfonts and kits, sung by speakers of the field set in rooms of the
 image method; songs, instrumentals, voices with one instrument, and songs whose guitar is a recorded one. Ambience: 32 of 8 s of recorded events
-over recorded and procedural beds, or a crowd. Fixed seeds.
+over recorded and procedural beds, or a crowd; what stands out and what goes on told apart by steadiness.py. Fixed seeds.
 """
 import json
 
@@ -19,6 +19,7 @@ import measures
 import parts
 import paths
 import rooms
+import steadiness
 
 FOLDER = paths.PREPARED / "parts"
 SEED = 47_000
@@ -31,6 +32,10 @@ class PartsSet:
     def __init__(self):
         self.field = field.FieldSet(10)
         self.band = parts.Band("field")
+        places = self.field.places
+        steadiness.keep(places, steadiness.beds(places, "field-places"))
+        for split, role in zip(("field", "develop"), self.field.roles["effects"]):
+            steadiness.keep(role, steadiness.events(role, f"{split}-effects"))
         self.developed = np.load(paths.PREPARED / "develop-beds.npy", mmap_mode="r")
 
     def music(self, number):

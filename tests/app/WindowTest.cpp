@@ -301,3 +301,53 @@ TEST(OwnershipColours, HueOwnerGreyUnsureDarkQuiet) {
     EXPECT_LT(unsure.saturation(), 40);
     EXPECT_EQ(image.pixelColor(2, 0), theme::ground);
 }
+
+TEST_F(Window, ReturnDoesWhatTheLineProposesFromRecordingToDelivery) {
+    auto* next = find<QPushButton>("nextstep");
+    EXPECT_TRUE(next->isHidden()) << "nothing is usual without a recording";
+    add({QString::fromStdString(clip("clip.wav", 4).string())});
+    ASSERT_TRUE(until([&] { return studio->reels.current()->diagnosis.has_value() && !next->isHidden(); }));
+    window->setFocus();
+    std::vector<std::string> done;
+    const auto press = [&] {
+        done.push_back(next->text().toStdString());
+        key(Qt::Key_Return);
+        settle();
+    };
+    studio->document.editReel("", [](Reel& r) { r.quality = "quick"; });
+    if (next->text().contains("treatments")) press();
+    ASSERT_TRUE(next->text().contains("on to Split")) << next->text().toStdString();
+    press();
+    EXPECT_EQ(studio->document.session().stage, stage::split);
+    ASSERT_TRUE(next->text().contains("Split this reel")) << next->text().toStdString();
+    press();
+    ASSERT_TRUE(until([&] { return next->text().contains("Weigh") && !next->isHidden(); })) << "the split goes on";
+    press();
+    EXPECT_EQ(studio->document.session().stage, stage::weigh);
+    ASSERT_TRUE(until([&] { return !next->isHidden() && !studio->busy() && !window->busy(); }));
+    if (next->text().contains("suggested")) {
+        press();
+        ASSERT_TRUE(until([&] { return !next->isHidden() && next->text().contains("Rebuild"); }))
+            << "once taken it is not proposed again: " << next->text().toStdString();
+    }
+    press();
+    EXPECT_EQ(studio->document.session().stage, stage::rebuild);
+    press();
+    EXPECT_EQ(studio->document.session().stage, stage::dispatch);
+    EXPECT_TRUE(next->text().contains("ticked file")) << next->text().toStdString();
+    EXPECT_LE(done.size(), 7u) << "few steps";
+    // Where something else has the keyboard, Return is its own; and the line can be switched off.
+    studio->document.setStage(stage::split);
+    settle();
+    find<QComboBox>("quality")->setFocus();
+    QTest::keyClick(find<QComboBox>("quality"), Qt::Key_Return);
+    settle();
+    EXPECT_EQ(studio->document.session().stage, stage::split);
+    for (QAction* action : window->findChildren<QAction*>())
+        if (action->text() == "Propose the next step") {
+            action->setChecked(false);
+            EXPECT_TRUE(next->isHidden());
+            action->setChecked(true);
+            EXPECT_FALSE(next->isHidden());
+        }
+}

@@ -1,11 +1,17 @@
 #include "app/window/MainWindow.h"
 
+#include <QAbstractItemView>
+#include <QAbstractSpinBox>
 #include <QApplication>
 #include <QCloseEvent>
+#include <QComboBox>
 #include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLineEdit>
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
+#include <QSettings>
 
 #include "app/rebuild/RebuildKeys.h"
 #include "app/rebuild/ToolControls.h"
@@ -54,7 +60,20 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
     connect(&m_desks.rebuild.mend, &MendTool::changed, this, &MainWindow::refresh);
     connect(&studio.hearing, &Hearing::pulse, this, &MainWindow::tick);
     m_actions->addMenus();
-    menuBar()->addMenu("View")->addAction("Meters", QKeySequence("G"), this, &MainWindow::showMeters);
+    auto* view = menuBar()->addMenu("View");
+    view->addAction("Meters", QKeySequence("G"), this, &MainWindow::showMeters);
+    m_proposing = view->addAction("Propose the next step");
+    m_proposing->setCheckable(true);
+    m_proposing->setChecked(QSettings().value("proposeNext", true).toBool());
+    connect(m_proposing, &QAction::toggled, this, [this](bool on) {
+        QSettings().setValue("proposeNext", on);
+        proposeNext();
+    });
+    connect(&m_desks.weigh, &WeighDesk::changed, this, &MainWindow::proposeNext);
+    connect(&m_desks.treatment, &TreatmentDesk::changed, this, &MainWindow::proposeNext);
+    connect(&m_desks.dispatch, &DispatchDesk::changed, this, &MainWindow::proposeNext);
+    connect(&studio.apart, &TakingApart::changed, this, &MainWindow::proposeNext);
+    connect(m_workLine, &WorkLine::nextWanted, this, &MainWindow::doNext);
     menuBar()->addMenu("Help")->addAction("Keyboard shortcuts", QKeySequence("F1"), this, &MainWindow::showShortcuts);
     addKeys();
     qApp->installEventFilter(new HeldKeys(studio.hearing, this));
@@ -129,7 +148,33 @@ void MainWindow::refresh() {
     m_pictures->refresh();
     for (StagePanel* panel : m_stagePanels) panel->refresh();
     m_pictures->showStrip(m_dock->hasPicture());
+    proposeNext();
     m_centre->setCurrentIndex(!m_studio.document.reel() ? 0 : m_tableShown && session.stage == stage::intake ? 2 : 1);
+}
+
+void MainWindow::proposeNext() {
+    m_next.reset();
+    if (m_proposing->isChecked() && !(m_tableShown && m_studio.document.session().stage == stage::intake))
+        m_next = nextStep(m_studio, m_desks, [this] { findChild<QPushButton*>("dispatch")->click(); });
+    m_workLine->propose(m_next ? m_next->text : QString());
+}
+
+void MainWindow::doNext() {
+    if (!m_next) return;
+    const auto act = m_next->act;  // what it does proposes another one
+    act();
+    proposeNext();
+}
+
+void MainWindow::keyPressEvent(QKeyEvent* e) {
+    // Controls that know what Return means to them come first; what they leave comes here.
+    QWidget* focus = QApplication::focusWidget();
+    const bool plain = !qobject_cast<QLineEdit*>(focus) && !qobject_cast<QComboBox*>(focus) &&
+                       !qobject_cast<QAbstractSpinBox*>(focus) && !qobject_cast<QAbstractItemView*>(focus) &&
+                       !qobject_cast<QAbstractButton*>(focus);
+    if ((e->key() == Qt::Key_Return || e->key() == Qt::Key_Enter) && e->modifiers() == Qt::NoModifier && plain)
+        return doNext();
+    QMainWindow::keyPressEvent(e);
 }
 
 void MainWindow::tick() {

@@ -8,6 +8,7 @@
 #include "app/views/PictureDock.h"
 #include "app/views/TransportBar.h"
 #include "app/widgets/KeySheet.h"
+#include "app/window/NextStep.h"
 #include "app/window/Pictures.h"
 #include "app/window/SessionActions.h"
 #include "app/window/Stages.h"
@@ -37,12 +38,15 @@ protected:
     void dragEnterEvent(QDragEnterEvent*) override;
     void dropEvent(QDropEvent*) override;
     void closeEvent(QCloseEvent*) override;
+    void keyPressEvent(QKeyEvent*) override;
 
 private:
     QWidget* makeCentre();
     void makePanels();
     void addKeys();
     void refresh();
+    void proposeNext();
+    void doNext();
     void tick();
     void showMeters();
     void showShortcuts();
@@ -61,6 +65,8 @@ private:
     QWidget* m_meterWindow = nullptr;
     TransportBar* m_transport;
     WorkLine* m_workLine;
+    std::optional<NextStep> m_next;
+    QAction* m_proposing;
     std::vector<StagePanel*> m_stagePanels;
 };
 

@@ -33,6 +33,15 @@ WorkLine::WorkLine(Hearing& hearing, Work& work, QWidget* parent) : QWidget(pare
     row->addWidget(m_text, 1);
     row->addWidget(m_bar);
     row->addWidget(m_cancel);
+    m_next = new QPushButton;
+    m_next->setObjectName("nextstep");
+    m_next->setToolTip("What would usually be done now (Return); View, Propose the next step switches this off");
+    m_next->setStyleSheet(
+        "QPushButton { padding: 2px 10px; color: #a79d8c; background: transparent; border: 0 } "
+        "QPushButton:hover, QPushButton:focus { color: #ece4d6 }");
+    m_next->hide();
+    row->addWidget(m_next);
+    connect(m_next, &QPushButton::clicked, this, &WorkLine::nextWanted);
     setMinimumHeight(32);
     const auto dismiss = [this] {
         m_notice->hide();
@@ -54,6 +63,11 @@ WorkLine::WorkLine(Hearing& hearing, Work& work, QWidget* parent) : QWidget(pare
     });
     m_notice->hide();
     tick();
+}
+
+void WorkLine::propose(const QString& step) {
+    m_next->setText("Return:  " + step);
+    m_next->setVisible(!step.isEmpty());
 }
 
 void WorkLine::tick() {
