@@ -127,12 +127,13 @@ def note_speed(card):
 
 def note_quality_of_parts(card, script):
     what = card["of"]
-    separate, classical = parts_score.plain(script), parts_score.measure(parts_score.baseline(what), what)
+    separate = parts_score.plain(script)
+    classical = parts_score.summary(parts_score.rows(parts_score.baseline(what), what), parts_score.NAMES[what])
     measured = parts_score.measure(separate, what)
     card["quality"] = {"field": {
         "measure": "share of the oracle ratio mask's gain in SI-SDR, mean and worst gain (dB) and how often a part got worse, on the set of training/parts_set.py: soundfonts, drum "
                    "kits, pieces, singers, places and events that had no part in the training; beside it harmonic and percussive sound by median filters",
-        "stereo": {k: measured[k] for k in ("all", "kind")}, "classical": classical["all"]},
+        "stereo": {k: measured[k] for k in ("all", "kind")}, "classical": classical},
         "excerpt_si_sdr": make_excerpt.score_parts(separate, what)}
     card["cross_talk"] = {"measure": "level in dB of each answer (column) relative to the only part that is there (row), mean over a third of that set", "db": measured["cross_talk"]}
 

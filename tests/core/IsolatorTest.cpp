@@ -209,3 +209,18 @@ TEST(IsolationSettings, OutOfRangeIsRefused) {
         EXPECT_THROW(parseValue(depth, text), Error) << text;
     EXPECT_THROW(isolationFromJson({{"firmness", 300}}), Error);
 }
+
+TEST(IsolationSettings, NothingLiesBetweenTheLastFigureOfDepthAndFull) {
+    const IsolationParameter& depth = isolationParameters()[0];
+    EXPECT_EQ(settledValue(depth, 60.5, 60), kFullDepth) << "on the way up";
+    EXPECT_EQ(settledValue(depth, 60.5, kFullDepth), 60) << "on the way down";
+    EXPECT_EQ(settledValue(depth, 59.5, 60), 59.5);
+    EXPECT_EQ(settledValue(isolationParameters()[1], 60.5, 0), 60.5);
+    // What a session may hold since a slider stood there can be written and read again.
+    IsolationSettings settings;
+    settings.depth = 60.5;
+    EXPECT_EQ(isolationFromJson(toJson(settings)).depth, kFullDepth);
+    EXPECT_EQ(isolationFromJson({{"depth_db", 60.5}}).depth, kFullDepth);
+    EXPECT_THROW(isolationFromJson({{"depth_db", 61.5}}), Error);
+    EXPECT_EQ(describeValue(depth, 60.5), "full");
+}

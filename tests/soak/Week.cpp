@@ -133,7 +133,6 @@ void Week::begin() {
 }
 
 void Week::endWithoutSaving() {
-    settle(2200);  // the copy is written two seconds after the last edit
     m_window.reset();
     m_studio.reset();
     begin();
@@ -293,6 +292,7 @@ void Week::act() {
         deliver();
     } else if (kind < 0.98) {
         count("lost without saving");
+        settle(2200);  // the copy is written two seconds after the first edit; what is being added has come by then
         const Session before = s.document.session();
         const bool edited = s.document.history().modified();
         endWithoutSaving();

@@ -26,7 +26,11 @@ SettingRow::SettingRow(Document& document, Reels& reels, Hearing& hearing, Work&
       m_parameter(parameter) {
     connect(this, &ValueRow::set, this, [this](double value, bool dragging) {
         m_document.editReel(
-            QString("Set %1").arg(m_parameter.name), [&](Reel& r) { r.isolation().*m_parameter.value = value; },
+            QString("Set %1").arg(m_parameter.name),
+            [&](Reel& r) {
+                double& now = r.isolation().*m_parameter.value;
+                now = settledValue(m_parameter, value, now);
+            },
             dragging ? m_parameter.id : "");
         refresh();
     });

@@ -84,6 +84,7 @@ void addWindowKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures,
     sheet.tell("Ctrl+E", "export its stems");
     sheet.tell("G", "show or hide the meters");
     sheet.add("undo, redo", {{"Ctrl+Z", [&s] { s.document.undo(); }}, {"Ctrl+Shift+Z", [&s] { s.document.redo(); }}});
+    sheet.tell("Return", "do what the line at the foot proposes");
     sheet.tell("Tab, Return", "move between controls, press a button");
     sheet.tell("Esc", "dismiss a message");
 }

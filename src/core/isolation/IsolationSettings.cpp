@@ -33,7 +33,7 @@ const std::vector<IsolationParameter>& isolationParameters() {
 }
 
 std::string describeValue(const IsolationParameter& p, double value) {
-    if (p.value == &IsolationSettings::depth && value >= kFullDepth) return "full";
+    if (p.value == &IsolationSettings::depth && value > kMostDepth) return "full";
     std::string text;
     const bool tenths = p.step < 1.0;
     text = formatted(p.minimum < 0 ? (tenths ? "%+.1f" : "%+.0f") : (tenths ? "%.1f" : "%.0f"), value + 0.0);
@@ -46,7 +46,7 @@ double parseValue(const IsolationParameter& p, const std::string& text) {
     char* end = nullptr;
     const double value = std::strtod(text.c_str(), &end);
     while (end && *end == ' ') ++end;
-    const double maximum = p.value == &IsolationSettings::depth ? 60.0 : p.maximum;
+    const double maximum = p.value == &IsolationSettings::depth ? kMostDepth : p.maximum;
     const bool clean = end && end != text.c_str() && (*end == 0 || std::string(end) == p.unit);
     if (!clean || !std::isfinite(value) || value < p.minimum || value > maximum) {
         std::string range = formatted("%g to %g%s%s", p.minimum, maximum, *p.unit ? " " : "", p.unit);
@@ -56,11 +56,16 @@ double parseValue(const IsolationParameter& p, const std::string& text) {
     return value;
 }
 
+double settledValue(const IsolationParameter& p, double value, double before) {
+    if (p.value != &IsolationSettings::depth || value <= kMostDepth || value >= kFullDepth) return value;
+    return before >= kFullDepth ? kMostDepth : kFullDepth;
+}
+
 nlohmann::json toJson(const IsolationSettings& settings) {
     nlohmann::json json{{"stem", settings.stem}};
     for (const auto& p : isolationParameters()) {
         const double value = settings.*p.value;
-        if (p.value == &IsolationSettings::depth && value >= kFullDepth) json[p.id] = "full";
+        if (p.value == &IsolationSettings::depth && value > kMostDepth) json[p.id] = "full";
         else json[p.id] = value;
     }
     if (!settings.bandBias.empty()) json["band_bias"] = toJson(settings.bandBias);
@@ -74,6 +79,10 @@ IsolationSettings isolationFromJson(const nlohmann::json& json) {
     for (const auto& p : isolationParameters()) {
         if (!json.contains(p.id)) continue;
         const auto& field = json.at(p.id);
+        if (p.value == &IsolationSettings::depth && field.is_number() && field > kMostDepth && field <= kFullDepth) {
+            settings.depth = kFullDepth;  // a slider between its last figure and full, as sessions had it
+            continue;
+        }
         try {
             settings.*p.value = parseValue(p, field.is_string() ? field.get<std::string>() : field.dump());
         } catch (const Error& e) {

@@ -9,6 +9,7 @@ namespace rivlen {
 
 /// Depth from here on means "full": nothing of the unwanted is left.
 inline constexpr double kFullDepth = 61.0;
+inline constexpr double kMostDepth = 60.0;  ///< the last figure before full
 
 /// How strongly one stem is isolated. Neutral values give the network's plain answer.
 struct IsolationSettings {
@@ -50,6 +51,10 @@ const std::vector<IsolationParameter>& isolationParameters();
 std::string describeValue(const IsolationParameter& parameter, double value);
 /// The reverse, for typed input; throws Error (Usage) that names the parameter and its range.
 double parseValue(const IsolationParameter& parameter, const std::string& text);
+
+/// The value that a control may leave a setting at when it comes from another one: nothing lies between a Depth of 60
+/// dB and full.
+double settledValue(const IsolationParameter& parameter, double value, double before);
 
 nlohmann::json toJson(const IsolationSettings& settings);
 /// Missing fields keep their neutral value; throws Error (InputUnreadable) for values out of range.
