@@ -41,7 +41,8 @@ struct Parts : testing::Test {
         store = StemStore::create(folder / "stems", {kStemNames, kRate, 2, kFrames});
         store->append(StemBlock{source, stems, {}});
         store->finish();
-        reel = {[this] { return std::make_unique<BufferSource>(source, kRate); }, store};
+        reel.source = [this] { return std::make_unique<BufferSource>(source, kRate); };
+        reel.stems = store;
         reel.sampleRate = kRate, reel.channels = 2, reel.frames = kFrames;
     }
     void TearDown() override { unsetenv("RIVLEN_NETWORKS"); }

@@ -292,12 +292,15 @@ void Week::act() {
         deliver();
     } else if (kind < 0.98) {
         count("lost without saving");
-        settle(2200);  // the copy is written two seconds after the first edit; what is being added has come by then
+        rest();        // what is being added has come by then
+        settle(2200);  // the copy is written two seconds after an edit
         const Session before = s.document.session();
         const bool edited = s.document.history().modified();
         endWithoutSaving();
         if (edited && m_studio->document.session().reels.size() != before.reels.size())
-            complain("reels were lost with the program");
+            complain("reels were lost with the program: " + std::to_string(before.reels.size()) + " before, " +
+                     std::to_string(m_studio->document.session().reels.size()) + " after, " +
+                     (m_recovered ? "recovered" : "not recovered") + "; last said: " + m_lastWarning);
     } else {
         count("another size");
         m_window->resize(1000 + below(500), 650 + below(300));
