@@ -57,7 +57,8 @@ TEST_F(Networks, FromElsewhereAreInstalledAndRemoved) {
     ASSERT_TRUE(until([&] { return list->count() == before + 1; }));
     list->setCurrentRow(before);
     EXPECT_TRUE(dialog->findChild<QLabel*>("networkCard")->text().contains("Only on the command line"));
-    EXPECT_EQ(find<QComboBox>("network")->count(), int(reelNetworks().size()) - 1) << "its stems have no place in the window";
+    EXPECT_EQ(find<QComboBox>("network")->count(), int(reelNetworks().size()) - 1)
+        << "its stems have no place in the window";
     QTest::mouseClick(dialog->findChild<QPushButton*>("removeNetwork"), Qt::LeftButton);
     EXPECT_EQ(list->count(), before);
 }

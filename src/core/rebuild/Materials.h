@@ -14,7 +14,7 @@ namespace rivlen {
 struct ReelMaterial {
     std::function<std::unique_ptr<SampleSource>()> source;  ///< what the stems sum to
     std::shared_ptr<StemStore> stems;                       ///< null: not split yet; then stems are silent
-    StrengthTimeline timeline;  ///< the strength that the stems have in the rebuild
+    StrengthTimeline timeline;                              ///< the strength that the stems have in the rebuild
     int sampleRate = 48000, channels = 2;
     int64_t frames = 0;
     /// By stem, what it is taken further apart into; a part of a stem that is not is silent but for the last, which is
