@@ -297,7 +297,7 @@ void Week::act() {
         const Session before = s.document.session();
         const bool edited = s.document.history().modified();
         endWithoutSaving();
-        if (edited && m_studio->document.session().reels.size() != before.reels.size())
+        if (edited && m_studio->document.session().reels.size() < before.reels.size())
             complain("reels were lost with the program: " + std::to_string(before.reels.size()) + " before, " +
                      std::to_string(m_studio->document.session().reels.size()) + " after, " +
                      (m_recovered ? "recovered" : "not recovered") + "; last said: " + m_lastWarning);
