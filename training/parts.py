@@ -196,5 +196,5 @@ class AmbienceMixer(PartsMixer):
         rng = self.rng
         z = [self.cut(self.draw(make)[0][0]) for make in self.pools]
         draw = rng.random()
-        levels = [None if draw < 0.12 else rng.uniform(-14, 14), None if draw > 0.94 else 0.0]
+        levels = [None if draw < 0.25 else rng.uniform(-14, 14), None if draw > 0.94 else 0.0]
         return z, self.part_gains(levels)

@@ -11,9 +11,9 @@ import singing
 from stems import EARLY, Role, Stems, at_speed, placed
 
 SOURCES = (("speech", 0.6), ("altered", 0.27), ("voices", 0.13))
-CLASSES = ((0, 165, 0.42), (165, 235, 0.33), (235, 1000, 0.25))   # Hz from, to, share of the speakers drawn
+CLASSES = ((0, 165, 0.5), (165, 235, 0.28), (235, 1000, 0.22))   # Hz from, to, share of the speakers drawn
 MIDDLE, ONE_SIDED, SPACED = 0.38, 0.05, 0.1                        # where voices stand; the others are panned
-CROWD, NOISE, DRIVEN, SECOND, TREATED = 0.2, 0.2, 0.14, 0.12, 0.12
+CROWD, NOISE, DRIVEN, SECOND, TREATED = 0.3, 0.2, 0.14, 0.12, 0.12
 RMS = np.float32(0.08)
 
 
