@@ -10,6 +10,7 @@ namespace rivlen {
 /// Each command adds itself to the program and runs when it was named. progress is cancelled by SIGINT/SIGTERM.
 void addInspect(CLI::App& program, Progress& progress);
 void addSplit(CLI::App& program, Progress& progress);
+void addClean(CLI::App& program, Progress& progress);
 void addWeigh(CLI::App& program, Progress& progress);
 void addTreat(CLI::App& program, Progress& progress);
 void addDispatch(CLI::App& program, Progress& progress);

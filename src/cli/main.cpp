@@ -37,6 +37,7 @@ int main(int argc, char** argv) {
     rivlen::addInspect(program, progress);
     rivlen::addSplit(program, progress);
     rivlen::addTreat(program, progress);
+    rivlen::addClean(program, progress);
     rivlen::addWeigh(program, progress);
     rivlen::addDispatch(program, progress);
     rivlen::addNetworks(program);

@@ -15,6 +15,12 @@ void MixFeed::setPlan(std::shared_ptr<const MixPlan> plan) {
     if (!m_plan) m_meters.reset();
 }
 
+void MixFeed::close() {
+    setPlan(nullptr);
+    m_graph.reset();
+    m_used.reset();
+}
+
 std::shared_ptr<MixMeters> MixFeed::meters() const {
     const std::lock_guard lock(m_guard);
     return m_meters;

@@ -24,6 +24,8 @@ public:
     /// The block's mix from frame first on, as the two channels that are listened to (5.1: Lo/Ro). Throws what
     /// materials throw.
     void fill(PlayBlock& block, int64_t first);
+    /// Gives the plan and the files that its graph holds open back, once there is no feeder any more.
+    void close();
     /// The levels of what is played; null without a plan.
     std::shared_ptr<MixMeters> meters() const;
 

@@ -76,7 +76,7 @@ void Player::close() {
     m_feeding.reset();
     m_queue.reset();
     m_stems.reset();
-    m_mix.setPlan(nullptr);
+    m_mix.close();
     m_frames = 0;
 }
 

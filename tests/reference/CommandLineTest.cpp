@@ -72,6 +72,36 @@ TEST(CommandLine, PartsSumToTheStemThatIsWrittenAndRefuseBeforeTheWork) {
     EXPECT_EQ(run(split + " --force --network fifths").code, 2) << "it separates no recordings";
 }
 
+TEST(CommandLine, CleanDeliversTheVoiceAndItsSessionDoesItAgain) {
+    const TempFolder folder;
+    const std::string out = (folder / "out").string();
+    const json j = parsed(cli + " clean " + demo + "reel-3-bridge.flac " + demo +
+                          "deck-video.mp4 --quality quick --out " + out + " --json");
+    ASSERT_EQ(j.at("files").size(), 2u);
+    const json &bridge = j["files"][0], &video = j["files"][1];
+    std::set<std::string> treatments;
+    for (const auto& t : bridge.at("treatments")) treatments.insert(t.at("id").get<std::string>());
+    EXPECT_TRUE(treatments.count("de-hum") && treatments.count("de-click")) << bridge.dump(1);
+    EXPECT_LT(bridge.at("settings").at("depth_db").get<double>(), 60) << "a suggestion, not everything";
+    EXPECT_FALSE(bridge.at("reason").get<std::string>().empty());
+    const json& wave = bridge.at("deliverables").at(0);
+    EXPECT_NEAR(wave.at("integrated_lufs").get<double>(), -23, 0.5);  // EBU R 128
+    EXPECT_EQ(fs::path(wave.at("path").get<std::string>()).filename(), "reel-3-bridge.clean.wav");
+    const auto streams =
+        run("ffprobe -v error -show_entries stream=codec_type -of csv=p=0 " + out + "/deck-video.clean.mp4");
+    EXPECT_EQ(streams.out, "video\naudio\naudio\ndata\n") << "the new sound, its own, and the timecode";
+    EXPECT_NEAR(video.at("deliverables").at(0).at("integrated_lufs").get<double>(), -23, 0.7);
+    // The sessions beside them hold all that was chosen: dispatched, they make the same sound.
+    ASSERT_EQ(j.at("sessions").size(), 2u) << "one for the pictures";
+    const json again = parsed(cli + " dispatch " + j.at("sessions").at(0).get<std::string>() + " --out " +
+                              (folder / "again").string() + " --json");
+    MediaReader one(fs::path(out) / "reel-3-bridge.clean.wav"), two(folder / "again/reel-3-bridge.clean.wav");
+    ASSERT_EQ(one.frames(), two.frames());
+    EXPECT_LT(differenceDb(one.read(0, one.frames()), two.read(0, two.frames())), -120);
+    // Given again nothing is overwritten.
+    EXPECT_EQ(run(cli + " clean " + demo + "reel-3-bridge.flac --quality quick --out " + out).code, 4);
+}
+
 TEST(CommandLine, SplitWritesAlignedStemsThatSumToTheSource) {
     const TempFolder folder;
     const json j = parsed(cli + " split " + demo + "reel-1-deck.flac --out " + folder.path().string() +

@@ -127,17 +127,21 @@ std::vector<Situation> situations() {
         {"slow.wav", {"slow.wav", "1000 Hz"}},
         {std::string(300, 'n') + ".wav", {"longer than file systems allow"}},
     };
-    const std::vector<std::string> commands{"inspect FILE", "inspect FILE --json",
-                                            "split FILE --out new --quality quick", "weigh FILE --quality quick",
-                                            "treat FILE --auto --out new.wav"};
+    const std::vector<std::string> commands{"inspect FILE",
+                                            "inspect FILE --json",
+                                            "split FILE --out new --quality quick",
+                                            "weigh FILE --quality quick",
+                                            "treat FILE --auto --out new.wav",
+                                            "clean FILE --out new --quality quick"};
     for (const auto& [file, words] : unreadable)
         for (const auto& command : commands) {
+            if (file == "folder.wav" && command.rfind("clean", 0) == 0) continue;  // takes folders
             std::string with = command;
             with.replace(with.find("FILE"), 4, "'" + file + "'");
             all.push_back({with, 3, words});
         }
     for (const char* c : {"split damaged.flac --out new --quality quick", "weigh damaged.flac --quality quick",
-                          "treat damaged.flac --auto --out new.wav"})
+                          "treat damaged.flac --auto --out new.wav", "clean damaged.flac --out new --quality quick"})
         all.push_back({c, 3, {"damaged.flac", "is damaged at 0:00:0", "--tolerate-damage"}});
     // Sessions that say what cannot be.
     const std::vector<std::pair<std::string, std::vector<std::string>>> sessions{
@@ -235,6 +239,18 @@ std::vector<Situation> situations() {
         {"treat good.wav --auto --out circle1.wav --force", 4, {"circle"}},
         {"treat good.wav --auto --out " + std::string(254, 'w') + ".wav", 4, {"longer"}},
         {"treat good.wav --auto --out /proc/none.wav", 4, {"/proc/none.wav"}},
+        // A clean voice.
+        {"clean good.wav", 2, {"--out"}},
+        {"clean good.wav --out ''", 2, {"--out is empty"}},
+        {"clean folder.wav --out new", 2, {"no recordings", "folder.wav"}},
+        {"clean good.wav good.flac --out new", 2, {"\"good\"", "different folders"}},
+        {"clean good.wav --out new --for singing", 2, {"\"singing\"", "under-music"}},
+        {"clean good.wav --out new --set Nothing", 2, {"\"Nothing\"", "Web and podcast", ".json"}},
+        {"clean good.wav --out new --set 'Parts of the music'", 2, {"neither a mix nor a dialogue"}},
+        {"clean good.wav --out new --set set.json", 3, {"set.json"}},
+        {"clean good.wav --out new --network nobody", 2, {"nobody"}},
+        {"clean good.wav --out good.wav", 4, {"good.wav"}},
+        {"clean silent.wav --out new --quality quick", 2, {"silent.wav", "no voice"}},
         // Nothing to weigh.
         {"weigh silent.wav --quality quick", 2, {"silent.wav", "nothing to weigh"}},
         {"weigh still.wav --quality quick", 2, {"still.wav", "nothing to weigh"}},

@@ -219,6 +219,19 @@ void Week::pointer() {
     QTest::mouseRelease(view, Qt::LeftButton, {}, to);
 }
 
+Held Week::heldWhenClosed() {
+    rest();
+    if (!m_studio->file.save(QString::fromStdString(m_session.string()))) complain("cannot be saved");
+    m_studio->file.begin();
+    settle(300);
+    rest();
+    const Held held = heldNow();
+    if (!m_studio->file.open(QString::fromStdString(m_session.string())))
+        complain("cannot be opened again: " + m_lastWarning);
+    settle(60);
+    return held;
+}
+
 void Week::deliver() {
     const fs::path out = m_folder / "out";
     if (uniform() < 0.5) fs::remove_all(out);
@@ -296,6 +309,12 @@ void Week::act() {
         settle(2200);  // the copy is written two seconds after an edit
         const Session before = s.document.session();
         const bool edited = s.document.history().modified();
+        size_t copied = before.reels.size();
+        if (edited && !s.file.recoverable().isEmpty())
+            copied = loadSession(s.file.recoverable().toStdString()).reels.size();
+        if (copied != before.reels.size())
+            complain("the copy for a crash is old: " + std::to_string(copied) + " reels in it, " +
+                     std::to_string(before.reels.size()) + " in the window");
         endWithoutSaving();
         if (edited && m_studio->document.session().reels.size() < before.reels.size())
             complain("reels were lost with the program: " + std::to_string(before.reels.size()) + " before, " +

@@ -26,6 +26,8 @@ public:
     void act();  ///< one action, until the window has nothing more to do at once
     /// Waits, for a minute at most, until nothing is worked on. False when something still is.
     bool rest();
+    /// With no session open: what is held then is held for nothing. Opens it again.
+    Held heldWhenClosed();
     const std::map<std::string, int>& actions() const { return m_actions; }
     /// What the window said that nobody's work should make it say.
     const std::vector<std::string>& complaints() const { return m_complaints; }

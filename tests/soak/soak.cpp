@@ -37,8 +37,7 @@ int main(int argc, char** argv) {
     for (int i = 1; i <= actions; ++i) {
         week.act();
         if (i % 250 && i != actions) continue;
-        week.rest();
-        const Held held = heldNow();
+        const Held held = week.heldWhenClosed();
         std::printf("| %7d | %5zu | %8.0f | %5d | %7d | %9d | %10zu |\n", i, week.reels(), held.megabytes, held.files,
                     held.threads, week.refusals(), week.complaints().size());
         std::fflush(stdout);

@@ -54,6 +54,30 @@ void DispatchDesk::dispatch(const QString& folder, bool allReels) {
     emit changed();
 }
 
+void DispatchDesk::dispatchReel(const std::string& id, std::vector<Deliverable> wanted, const QString& folder) {
+    const Session& session = m_document.session();
+    const Reel* reel = session.reel(id);
+    if (!reel) return;
+    const bool fine = tried(m_work, [&] {
+        const std::vector<std::string> plain = [&] {
+            std::vector<std::string> names;
+            for (const Deliverable& d : wanted) names.push_back(d.fileName);
+            return names;
+        }();
+        const auto taken = [&] {
+            for (const Deliverable& d : wanted)
+                for (const auto& name : deliveryFileNames(d, session.name, reel->name, 2))
+                    if (std::filesystem::exists(toPath(folder) / name)) return true;
+            return false;
+        };
+        for (int number = 2; taken(); ++number)
+            for (size_t i = 0; i < wanted.size(); ++i) wanted[i].fileName = plain[i] + "-" + std::to_string(number);
+        m_queue->add(session, *reel, wanted, toPath(folder), false);
+    });
+    if (fine) start();
+    emit changed();
+}
+
 void DispatchDesk::dispatchSession(const QString& file, const QString& folder) {
     const bool fine = tried(m_work, [&] {
         const Session session = loadSession(toPath(file));

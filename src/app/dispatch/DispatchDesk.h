@@ -15,6 +15,8 @@ public:
 
     /// Queues those that are on, of the present reel or of all, and begins.
     void dispatch(const QString& folder, bool allReels);
+    /// Queues some of one reel, whatever is ticked. Where a name is taken in the folder they get a number.
+    void dispatchReel(const std::string& id, std::vector<Deliverable> wanted, const QString& folder);
     /// Queues all reels of another session, as its file says.
     void dispatchSession(const QString& file, const QString& folder);
     DeliveryQueue& queue() { return *m_queue; }

@@ -107,6 +107,12 @@ void Document::editReels(const QString& step, const std::vector<std::string>& id
     emit changed();
 }
 
+void Document::editSession(const QString& step, const std::function<void(Session&)>& change) {
+    m_history.edit(step.toStdString(), change);
+    emit edited();
+    emit changed();
+}
+
 void Document::editDeliverables(const QString& step, const std::function<void(std::vector<Deliverable>&)>& change,
                                 const std::string& gesture) {
     m_history.edit(

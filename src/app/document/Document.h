@@ -39,6 +39,8 @@ public:
     void editReel(const QString& step, const std::function<void(Reel&)>& change, const std::string& gesture = "");
     /// Changes some reels in one step.
     void editReels(const QString& step, const std::vector<std::string>& ids, const std::function<void(Reel&)>& change);
+    /// Changes reels and what else the session holds in one step.
+    void editSession(const QString& step, const std::function<void(Session&)>& change);
     /// Changes the session's deliverables.
     void editDeliverables(const QString& step, const std::function<void(std::vector<Deliverable>&)>& change,
                           const std::string& gesture = "");

@@ -15,11 +15,11 @@ namespace {
 class IntakePanel : public StagePanel {
 public:
     IntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work, ReelsModel& model,
-                TreatmentDesk& desk)
+                TreatmentDesk& desk, CleanDesk& clean)
         : StagePanel("What do I have, and what is wrong with it?") {
         m_tabs = makePageTabs("intaketabs", {"Reels", "Faults", "Treatments"});
         auto* pages = new QStackedWidget;
-        auto* list = new ReelControls(document, reels, reader, work, model);
+        auto* list = new ReelControls(document, reels, reader, work, model, clean);
         auto* faults = new FaultControls(document, reels, hearing, desk);
         auto* treatments = new TreatmentControls(document, reels, work, desk);
         for (QWidget* page :
@@ -53,8 +53,8 @@ private:
 }  // namespace
 
 StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work,
-                            ReelsModel& model, TreatmentDesk& desk) {
-    return new IntakePanel(document, reels, reader, hearing, work, model, desk);
+                            ReelsModel& model, TreatmentDesk& desk, CleanDesk& clean) {
+    return new IntakePanel(document, reels, reader, hearing, work, model, desk, clean);
 }
 
 }  // namespace rivlen

@@ -1,4 +1,5 @@
 #pragma once
+#include "app/dispatch/CleanDesk.h"
 #include "app/hearing/Hearing.h"
 #include "app/intake/ReelsModel.h"
 #include "app/intake/TreatmentDesk.h"
@@ -8,6 +9,6 @@
 namespace rivlen {
 
 StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work,
-                            ReelsModel& model, TreatmentDesk& desk);
+                            ReelsModel& model, TreatmentDesk& desk, CleanDesk& clean);
 
 }  // namespace rivlen

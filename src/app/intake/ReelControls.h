@@ -5,6 +5,7 @@
 #include <QPushButton>
 #include <QTreeView>
 
+#include "app/dispatch/CleanDesk.h"
 #include "app/intake/ReelsModel.h"
 #include "app/reels/ReelReader.h"
 
@@ -14,7 +15,7 @@ namespace rivlen {
 class ReelControls : public QWidget {
     Q_OBJECT
 public:
-    ReelControls(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model,
+    ReelControls(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model, CleanDesk& clean,
                  QWidget* parent = nullptr);
 
 signals:

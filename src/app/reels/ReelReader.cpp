@@ -1,38 +1,13 @@
 #include "app/reels/ReelReader.h"
 
-#include <QDirIterator>
 #include <QFileInfo>
 #include <algorithm>
 
 #include "core/base/Error.h"
 #include "core/media/MediaReader.h"
+#include "core/media/RecordingFiles.h"
 
 namespace rivlen {
-
-namespace {
-
-// In folders, what can't be a recording is passed over without a word; a file that is named by the user is always
-// tried.
-bool mayBeRecording(const QFileInfo& file) {
-    static const QStringList known{"wav", "wave", "bwf",  "rf64", "w64", "flac", "aif", "aiff", "aifc", "caf",
-                                   "mp3", "m4a",  "aac",  "ogg",  "oga", "opus", "wma", "ac3",  "eac3", "dts",
-                                   "mka", "mp4",  "mov",  "m4v",  "mkv", "webm", "avi", "mxf",  "mpg",  "mpeg",
-                                   "ts",  "mts",  "m2ts", "wmv",  "flv", "3gp",  "au",  "snd"};
-    return known.contains(file.suffix().toLower()) && !file.fileName().startsWith('.');
-}
-
-QStringList filesIn(const QString& folder) {
-    QStringList files;
-    QDirIterator each(folder, QDir::Files, QDirIterator::Subdirectories);
-    while (each.hasNext()) {
-        each.next();
-        if (mayBeRecording(each.fileInfo())) files << each.filePath();
-    }
-    std::sort(files.begin(), files.end());
-    return files;
-}
-
-}  // namespace
 
 ReelReader::ReelReader(Document& document, Reels& reels, Work& work, QObject* parent)
     : QObject(parent), m_document(document), m_reels(reels), m_work(work) {
@@ -61,7 +36,9 @@ void ReelReader::addFiles(const QStringList& files) {
             for (const QString& f : files) {
                 if (!QFileInfo(f).isDir()) all.push_back({f, ""});
                 else
-                    for (const QString& file : filesIn(f)) all.push_back({file, QFileInfo(file).dir().dirName()});
+                    for (const auto& file : recordingsIn(toPath(f)))
+                        all.push_back({QString::fromStdString(file.string()),
+                                       QString::fromStdString(file.parent_path().filename().string())});
             }
             *found = int(all.size());
             for (size_t i = 0; i < all.size(); ++i) {

@@ -1,5 +1,5 @@
 #pragma once
-#include "app/dispatch/DispatchDesk.h"
+#include "app/dispatch/CleanDesk.h"
 #include "app/hearing/HeardMeters.h"
 #include "app/intake/ReelsModel.h"
 #include "app/intake/TreatmentDesk.h"
@@ -27,6 +27,7 @@ struct Desks {
           rebuild(s.document, s.reels, s.splitting, s.apart, s.hearing, s.work),
           deliverables(s.document, s.reels, s.work),
           dispatch(s.document, s.reels, deliverables, s.work),
+          clean(s.document, s.reels, dispatch, s.work),
           meters(s.hearing) {}
 
     ReelsModel reels;
@@ -40,6 +41,7 @@ struct Desks {
     RebuildTools rebuild;
     DeliverablesDesk deliverables;
     DispatchDesk dispatch;
+    CleanDesk clean;
     HeardMeters meters;
 };
 

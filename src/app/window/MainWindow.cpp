@@ -13,6 +13,7 @@
 #include <QMimeData>
 #include <QSettings>
 
+#include "app/intake/CleanControls.h"
 #include "app/rebuild/RebuildKeys.h"
 #include "app/rebuild/ToolControls.h"
 #include "app/split/SplitKeys.h"
@@ -59,7 +60,7 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
     connect(&studio.hearing, &Hearing::changed, this, &MainWindow::refresh);
     connect(&m_desks.rebuild.mend, &MendTool::changed, this, &MainWindow::refresh);
     connect(&studio.hearing, &Hearing::pulse, this, &MainWindow::tick);
-    m_actions->addMenus();
+    m_actions->addMenus([this] { cleanVoiceOf(m_desks.clean, this); });
     auto* view = menuBar()->addMenu("View");
     view->addAction("Meters", QKeySequence("G"), this, &MainWindow::showMeters);
     m_proposing = view->addAction("Propose the next step");

@@ -26,7 +26,7 @@ bool SessionActions::mayRead(const std::vector<std::filesystem::path>& files) {
                                      list + "\n\nMay they be read?") == QMessageBox::Yes;
 }
 
-void SessionActions::addMenus() {
+void SessionActions::addMenus(const std::function<void()>& cleanVoice) {
     auto* file = m_window->menuBar()->addMenu("Session");
     file->addAction("New", QKeySequence::New, this, [this] {
         if (mayDiscard()) m_studio.file.begin();
@@ -54,6 +54,7 @@ void SessionActions::addMenus() {
             m_studio.reader.addFiles({folder});
     });
     reel->addAction("Split", QKeySequence("Ctrl+Return"), &m_studio.splitting, &Splitting::split);
+    reel->addAction("Clean the voice", QKeySequence("Ctrl+Shift+Return"), this, cleanVoice);
     reel->addAction("Export stems…", QKeySequence("Ctrl+E"), this, [this] {
         if (const QString folder = QFileDialog::getExistingDirectory(m_window, "Export stems to"); !folder.isEmpty())
             exportStems(m_studio.document, m_studio.reels, m_studio.work, folder, {});

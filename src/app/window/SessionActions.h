@@ -10,7 +10,7 @@ class SessionActions : public QObject {
     Q_OBJECT
 public:
     SessionActions(Studio& studio, QMainWindow* window);
-    void addMenus();  ///< Session and Reel
+    void addMenus(const std::function<void()>& cleanVoice);  ///< Session and Reel
     /// A session is opened, anything else is added.
     void take(const QStringList& files);
     /// Asks what becomes of edits that are not saved; false: the user stays with them.

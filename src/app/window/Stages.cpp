@@ -11,7 +11,7 @@ namespace rivlen {
 const std::array<MakePanel, kStages.size()>& panelTable() {
     static const std::array<MakePanel, kStages.size()> table{
         [](Studio& s, Desks& d) {
-            return makeIntakePanel(s.document, s.reels, s.reader, s.hearing, s.work, d.reels, d.treatment);
+            return makeIntakePanel(s.document, s.reels, s.reader, s.hearing, s.work, d.reels, d.treatment, d.clean);
         },
         [](Studio& s, Desks& d) {
             return makeSplitPanel(s.document, s.reels, s.splitting, s.apart, s.work, s.networks, d.marks, d.scenes,

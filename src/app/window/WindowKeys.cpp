@@ -81,6 +81,7 @@ void addWindowKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures,
     sheet.add("the stages of the course", stages, {}, "Alt+1 … 5");
     sheet.tell("Ctrl+I, Ctrl+Shift+I", "add recordings, add a folder");
     sheet.tell("Ctrl+Return", "split the reel");
+    sheet.tell("Ctrl+Shift+Return", "clean its voice in one go, and deliver it");
     sheet.tell("Ctrl+E", "export its stems");
     sheet.tell("G", "show or hide the meters");
     sheet.add("undo, redo", {{"Ctrl+Z", [&s] { s.document.undo(); }}, {"Ctrl+Shift+Z", [&s] { s.document.redo(); }}});

@@ -81,7 +81,7 @@ ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
     if (const auto chain = treatmentsAt(recipe.treatments, kRecordingPlace); !chain.empty()) {
         auto treated = TreatedFile::find(recipe.source, chain);
         if (!treated && !recipe.tolerateDamage) refuseDamage(recipe.source, progress);
-        if (!treated) treated = TreatedFile::make(recipe.source, chain, std::nullopt, Progress(progress, 0, 0.2));
+        if (!treated) treated = TreatedFile::make(recipe.source, chain, recipe.findings, Progress(progress, 0, 0.2));
         recording = treated->file;
     }
     std::shared_ptr<StemStore> stems;
@@ -94,9 +94,10 @@ ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
             auto treated = TreatedStems::find(*stems, recipe.treatments);
             if (!treated) {
                 MediaReader reader(recipe.source);
-                treated = TreatedStems::make(recording, *stems, recipe.treatments,
-                                             diagnose(reader, Progress(progress, 0.9, 0.93)).findings,
-                                             Progress(progress, 0.93, 0.97));
+                const auto findings =
+                    recipe.findings ? *recipe.findings : diagnose(reader, Progress(progress, 0.9, 0.93)).findings;
+                treated =
+                    TreatedStems::make(recording, *stems, recipe.treatments, findings, Progress(progress, 0.93, 0.97));
             }
             recording = treated->recording;
             stems = treated->stems;

@@ -18,6 +18,8 @@ struct ReelRecipe {
     bool tolerateDamage = false;          ///< silence stands where the source cannot be decoded; else that is an Error
     std::filesystem::path scene = {};     ///< as in a session
     std::vector<std::string> parts = {};  ///< stems that are taken further apart
+    std::optional<std::vector<Finding>> findings =
+        {};  ///< of the recording; nothing: it is diagnosed where that counts
 };
 
 /// True where prepareReel() finds all that it needs made already.
