@@ -40,12 +40,10 @@ AudioBuffer MixFeed::render(int64_t first, int64_t frames) {
     const bool here = m_graph && m_next == first;
     AudioBuffer before;
     if (plan != m_used) {
-        const bool taken = m_graph && plan->materials == m_used->materials && plan->channels == m_used->channels &&
-                           m_graph->update(plan->rebuild);
+        const bool taken = m_graph && plan->continues(*m_used) && m_graph->update(plan->rebuild);
         if (!taken) {
             if (here) before = m_graph->next(frames);  // faded into the new graph
-            m_graph = std::make_unique<RenderGraph>(plan->rebuild, plan->materials,
-                                                    RenderGraph::Options{kThreads, plan->channels});
+            m_graph = std::make_unique<RenderGraph>(plan->rebuild, plan->materials, plan->options(kThreads));
             m_next = -1;
             const std::lock_guard lock(m_guard);
             m_meters = m_graph->meters();

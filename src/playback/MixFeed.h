@@ -13,6 +13,17 @@ struct MixPlan {
     Shared<Rebuild> rebuild;
     std::shared_ptr<Materials> materials;
     int channels = 2;
+    /// As in RenderGraph::Options: what leaves the house may be less than the mix.
+    bool chosenLanes = false;
+    std::set<std::string> lanes = {};
+    bool duck = true, mixChain = true;
+
+    RenderGraph::Options options(int threads) const { return {threads, channels, chosenLanes, lanes, duck, mixChain}; }
+    /// The graph of the other one can go on with this one's rebuild.
+    bool continues(const MixPlan& other) const {
+        return materials == other.materials && channels == other.channels && chosenLanes == other.chosenLanes &&
+               lanes == other.lanes && duck == other.duck && mixChain == other.mixChain;
+    }
 };
 
 /// Keeps the render graph of the player's feeder: takes over changed plans without a click and goes to other places.

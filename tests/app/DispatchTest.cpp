@@ -2,9 +2,9 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QLineEdit>
-#include <QListWidget>
 #include <QPushButton>
 #include <QTabBar>
+#include <QTableView>
 #include <QTreeWidget>
 
 #include <fstream>
@@ -59,9 +59,10 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     pick("holds", 1);
     EXPECT_EQ(all()[0].holds, "music-and-effects");
     studio->document.undo();
-    auto* list = find<QListWidget>("deliverables");
-    ASSERT_EQ(list->count(), 5);
-    for (int i = 1; i < 4; ++i) list->item(i)->setCheckState(Qt::Unchecked);
+    auto* rows = find<QTableView>("deliveries")->model();
+    ASSERT_EQ(rows->rowCount(), 5);
+    for (int i = 1; i < 4; ++i)
+        EXPECT_TRUE(rows->setData(rows->index(i, DeliveriesModel::Name), Qt::Unchecked, Qt::CheckStateRole));
     EXPECT_FALSE(all()[1].on);
     const auto before = all();
     const QString file = QString::fromStdString((folder / "s.rivlen").string());
@@ -100,6 +101,97 @@ TEST_F(DispatchStage, DeliverablesAreChosenEditedSavedAndMade) {
     desk().queue().clearEnded();
     ASSERT_TRUE(until([&] { return queue->topLevelItemCount() == 0; }));
     EXPECT_EQ(stations->stationState(4), CourseBar::State::Empty);
+}
+
+TEST_F(DispatchStage, ManyRowsAreTickedAndEditedAtOnce) {
+    add({QString::fromStdString(clip("one.wav", 2).string()), QString::fromStdString(clip("two.wav", 1).string())});
+    key(Qt::Key_5, Qt::AltModifier);
+    deliverables().useSet(shippedDeliveries()[0]);
+    settle();
+    auto* table = find<QTableView>("deliveries");
+    EXPECT_EQ(table->model()->rowCount(), 5) << "of the present reel";
+    find<QCheckBox>("allreels")->click();
+    settle();
+    ASSERT_EQ(table->model()->rowCount(), 10);
+    const auto at = [&](int row, int column) { return table->model()->index(row, column); };
+    EXPECT_EQ(at(0, DeliveriesModel::File).data().toString(), "one.mix.wav");
+    EXPECT_EQ(at(9, DeliveriesModel::File).data().toString(), "two.ambience.wav");
+    EXPECT_EQ(at(0, DeliveriesModel::State).data().toString(), "to be made");
+    // A row of the other reel makes that the present one.
+    table->setCurrentIndex(at(8, DeliveriesModel::Name));
+    settle();
+    EXPECT_EQ(reel().name, "two");
+    EXPECT_EQ(find<QLineEdit>("deliveryname")->text(), "music");
+    // Three rows: what is changed at the right counts for all of them, as one step.
+    table->selectionModel()->select(QItemSelection(at(7, 0), at(9, 0)),
+                                    QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
+    settle();
+    EXPECT_EQ(deliverables().selected(), (std::set<int>{2, 3, 4}));
+    EXPECT_FALSE(find<QLineEdit>("deliveryname")->isEnabled()) << "names are one's own";
+    EXPECT_TRUE(find<QLabel>("recipeof")->text().contains("3 deliverables"));
+    const auto before = all();
+    pick("deliveryrate", 1);
+    for (int i = 0; i < 5; ++i) EXPECT_EQ(all()[size_t(i)].sampleRate, i < 2 ? 0 : 44100) << i;
+    QTest::keyClick(table, Qt::Key_X);
+    for (int i = 0; i < 5; ++i) EXPECT_EQ(all()[size_t(i)].on, i < 2) << i;
+    EXPECT_TRUE(find<QLabel>("deliveriescount")->text().contains("4 files"));
+    key(Qt::Key_Z, Qt::ControlModifier);
+    key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(all(), before);
+    // Sorted by what they hold.
+    table->sortByColumn(DeliveriesModel::Holds, Qt::AscendingOrder);
+    QStringList held;
+    for (int i = 0; i < 10; ++i) held << at(i, DeliveriesModel::Holds).data().toString();
+    QStringList sorted = held;
+    std::sort(sorted.begin(), sorted.end());
+    EXPECT_EQ(held, sorted);
+}
+
+TEST_F(DispatchStage, TheChosenFileIsHeardBeforeAndAfterAndItsChecksStandBelow) {
+    add({QString::fromStdString(clip("clip.wav", 3).string())});
+    key(Qt::Key_5, Qt::AltModifier);
+    auto& heard = window->desks().delivered;
+    EXPECT_EQ(heard.plays(), DeliveryHearing::Plays::Nothing);
+    EXPECT_TRUE(heard.why().contains("not split yet"));
+    split();
+    settle();
+    deliverables().choose(2);  // the dialogue
+    EXPECT_EQ(heard.plays(), DeliveryHearing::Plays::ToBeDelivered);
+    key(Qt::Key_9);
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Mix);
+    EXPECT_TRUE(find<QPushButton>("hearMix")->text().contains("Deliverable"));
+    const auto rendered = [&] {
+        const auto plan = heard.current();
+        RenderGraph graph(plan->rebuild, plan->materials, plan->options(1));
+        graph.seek(0, 0);
+        return graph.next(3 * 48000);
+    };
+    const AudioBuffer promised = rendered();
+    EXPECT_TRUE(find<QLabel>("checks")->isHidden());
+    desk().dispatch(QString::fromStdString((folder / "out").string()), false);
+    ASSERT_TRUE(until([&] { return !desk().busy(); }));
+    settle();
+    ASSERT_EQ(heard.plays(), DeliveryHearing::Plays::Delivered);
+    MediaReader file(folder / "out/clip.dialogue.wav");
+    const AudioBuffer stored = file.read(0, 3 * 48000);
+    EXPECT_LT(differenceDb(rendered(), stored), -120) << "what plays is the file";
+    EXPECT_LT(differenceDb(promised, stored), -120) << "what was heard before is what it holds, but for its dither";
+    EXPECT_GT(differenceDb(promised, AudioBuffer(2, 3 * 48000)), -40);
+    auto* table = find<QTableView>("deliveries");
+    EXPECT_EQ(table->model()->index(2, DeliveriesModel::State).data().toString(), "delivered");
+    EXPECT_TRUE(find<QLabel>("checks")->isVisible());
+    EXPECT_TRUE(find<QLabel>("checks")->text().contains("read again"));
+    // Changed since: said so; the file can still be heard.
+    studio->document.editReel("", [](Reel& r) { r.isolation().depth = 9; });
+    settle();
+    EXPECT_EQ(table->model()->index(2, DeliveriesModel::State).data().toString(), "changed since");
+    fs::remove(folder / "out/clip.dialogue.wav");
+    deliverables().choose(1);
+    deliverables().choose(2);
+    EXPECT_EQ(heard.plays(), DeliveryHearing::Plays::ToBeDelivered) << "the file is gone";
+    key(Qt::Key_4, Qt::AltModifier);
+    settle();
+    EXPECT_EQ(heard.current(), nullptr) << "the rebuild plays again";
 }
 
 TEST_F(DispatchStage, TheRecipeSaysWhatItCan) {

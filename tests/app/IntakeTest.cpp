@@ -84,6 +84,51 @@ TEST_F(Intake, FindingsAreAcceptedAdjustedAndDismissed) {
     EXPECT_TRUE(find<QSlider>("treat_de-hum")->hasFocus());
 }
 
+TEST_F(Intake, FaultsStandAlongTimeAreSteppedAndPressed) {
+    bridge();
+    page(1);
+    settle();
+    auto* view = find<FaultsView>("faultsview");
+    auto* list = find<QListWidget>("findings");
+    ASSERT_TRUE(view->isVisible());
+    EXPECT_TRUE(find<QWidget>("loudnessview")->isVisible());
+    const auto found = *desk().found();
+    // By key, in order of time, round and round; the list follows.
+    std::vector<double> heard;
+    for (size_t i = 0; i < found.size(); ++i) {
+        key(Qt::Key_N);
+        ASSERT_GE(desk().chosenFault(), 0);
+        heard.push_back(found[size_t(desk().chosenFault())].from);
+        EXPECT_EQ(list->currentRow(), desk().chosenFault());
+        EXPECT_TRUE(studio->hearing.player().playing() && studio->hearing.loop());
+    }
+    EXPECT_TRUE(std::is_sorted(heard.begin(), heard.end()));
+    const int last = desk().chosenFault();
+    key(Qt::Key_N);
+    EXPECT_DOUBLE_EQ(found[size_t(desk().chosenFault())].from, heard.front());
+    key(Qt::Key_N, Qt::ShiftModifier);
+    EXPECT_EQ(desk().chosenFault(), last);
+    // By pointer: the worst of a kind is the highest.
+    const int clipping = rowOf(Fault::Clipping);
+    QTest::mouseClick(view, Qt::LeftButton, {}, view->box(clipping).center().toPoint());
+    EXPECT_EQ(desk().chosenFault(), clipping);
+    EXPECT_NEAR(studio->hearing.loop()->first, found[size_t(clipping)].from, 1.01);
+    for (size_t i = 0; i < found.size(); ++i)
+        for (size_t j = 0; j < found.size(); ++j) {
+            if (found[i].kind != found[j].kind || found[i].severity <= found[j].severity) continue;
+            EXPECT_GT(view->box(int(i)).height(), view->box(int(j)).height());
+        }
+    // Beside the faults a press goes there, as on every picture.
+    studio->hearing.player().stop();
+    const QRectF box = view->box(clipping);
+    QTest::mouseClick(view, Qt::LeftButton, {}, QPoint(int(box.right()) + 60, int(box.center().y())));
+    EXPECT_NEAR(double(studio->hearing.player().position()) / 48000,
+                window->pictures().axis().secondAt(box.right() + 60, view->width()), 0.1);
+    studio->document.setStage("split");
+    settle();
+    EXPECT_FALSE(view->isVisible() || find<QWidget>("loudnessview")->isVisible());
+}
+
 TEST_F(Intake, WhatAReelHoldsDecidesWhatIsProposed) {
     bridge();
     studio->reels.write(studio->document.reel()->id)

@@ -2,6 +2,8 @@
 #include <QListWidget>
 #include <QMenu>
 #include <QPushButton>
+#include <QTabBar>
+#include <QTableWidget>
 #include <QTimer>
 
 #include "WindowFixture.h"
@@ -143,4 +145,46 @@ TEST_F(SplitStage, ProposalsComeWithTheSplitAndAreTakenOrDismissed) {
     ASSERT_TRUE(desk().leak(0));
     EXPECT_LT(*desk().leak(0), -24) << "it was proposed because there is little";
     EXPECT_TRUE(list()->item(0)->text().contains("others")) << list()->item(0)->text().toStdString();
+}
+
+TEST_F(Window, AtSplitStemsStandAloneAndUnsureMomentsAreStepped) {
+    key(Qt::Key_2, Qt::AltModifier);
+    addAndSplit(22.9);
+    ASSERT_TRUE(until([&] { return !studio->busy(); }));
+    settle();
+    EXPECT_TRUE(find<QWidget>("stemsview")->isVisible());
+    auto& desk = window->desks().unsure;
+    const auto expected = unsureMoments(studio->reels.current()->stems->levels(), *studio->reels.current()->levels,
+                                        48000, studio->reels.current()->info->frames);
+    ASSERT_EQ(desk.moments().size(), expected.size());
+    key(Qt::Key_J);
+    if (expected.empty()) {
+        EXPECT_EQ(desk.chosen(), -1);
+        EXPECT_FALSE(studio->hearing.player().playing());
+    } else {
+        for (size_t i = 0; i < expected.size(); ++i) {
+            EXPECT_EQ(desk.chosen(), int(i));
+            EXPECT_NEAR(studio->hearing.loop()->first, std::max(0.0, expected[i].from - 0.5), 1e-6);
+            key(Qt::Key_J);
+        }
+        EXPECT_EQ(desk.chosen(), 0) << "round and round";
+        key(Qt::Key_J, Qt::ShiftModifier);
+        EXPECT_EQ(desk.chosen(), int(expected.size()) - 1);
+    }
+    studio->hearing.player().stop();
+    // Other qualities on the loop, without leaving the stage.
+    find<QTabBar>("splittabs")->setCurrentIndex(3);
+    EXPECT_FALSE(find<QPushButton>("split_try")->isEnabled()) << "there is no loop";
+    studio->document.editReel("", [](Reel& r) { r.loop = std::pair(1.0, 2.5); });
+    settle();
+    key(Qt::Key_T);
+    ASSERT_TRUE(until([&] { return window->desks().trials.answers().size() >= 2 && !window->desks().trials.busy(); }));
+    settle();
+    auto* table = find<QTableWidget>("split_trials");
+    ASSERT_GE(table->rowCount(), 2);
+    QTest::mouseClick(table->viewport(), Qt::LeftButton, {}, table->visualItemRect(table->item(1, 0)).center());
+    EXPECT_EQ(window->desks().trials.heard(), 1);
+    EXPECT_EQ(studio->document.session().stage, "split");
+    find<QPushButton>("split_hearown")->click();
+    EXPECT_EQ(window->desks().trials.heard(), -1);
 }

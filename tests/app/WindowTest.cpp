@@ -302,6 +302,40 @@ TEST(OwnershipColours, HueOwnerGreyUnsureDarkQuiet) {
     EXPECT_EQ(image.pixelColor(2, 0), theme::ground);
 }
 
+TEST_F(Window, ASessionWithoutStemsOffersToMakeThemAllAtOnce) {
+    add({QString::fromStdString(clip("one.wav", 2).string()), QString::fromStdString(clip("two.wav", 2).string()),
+         QString::fromStdString(clip("three.wav", 2).string())});
+    ASSERT_TRUE(until([&] { return !studio->busy(); }));
+    for (const Reel& r : std::vector<Reel>(studio->document.session().reels))
+        studio->document.editReels("", {r.id}, [](Reel& reel) { reel.quality = "quick"; });
+    const QString file = QString::fromStdString((folder / "s.rivlen").string());
+    ASSERT_TRUE(studio->file.save(file));
+    ASSERT_TRUE(studio->file.open(file));
+    ASSERT_TRUE(until([&] { return !studio->busy() && !studio->reels.current()->reading; }));
+    auto* next = find<QPushButton>("nextstep");
+    for (const char* at : {stage::split, stage::weigh, stage::rebuild}) {
+        studio->document.setStage(at);
+        settle();
+        EXPECT_TRUE(next->text().contains("Split all 3 reels")) << at << ": " << next->text().toStdString();
+    }
+    window->setFocus();
+    key(Qt::Key_Return);
+    EXPECT_TRUE(studio->splitting.unsplit().empty()) << "all are on their way";
+    ASSERT_TRUE(until([&] { return studio->work.idle(); }));
+    for (const Reel& r : studio->document.session().reels) {
+        const auto& stems = studio->reels.of(r.id).stems;
+        EXPECT_TRUE(stems && stems->finished()) << r.name;
+    }
+    settle();
+    EXPECT_FALSE(next->text().contains("Split"));
+    // Opened again they are there, and nothing is offered.
+    ASSERT_TRUE(studio->file.open(file));
+    ASSERT_TRUE(until([&] { return !studio->busy() && !studio->reels.current()->reading; }));
+    studio->document.setStage(stage::split);
+    settle();
+    EXPECT_FALSE(next->text().contains("Split all")) << next->text().toStdString();
+}
+
 TEST_F(Window, ReturnDoesWhatTheLineProposesFromRecordingToDelivery) {
     auto* next = find<QPushButton>("nextstep");
     EXPECT_TRUE(next->isHidden()) << "nothing is usual without a recording";

@@ -194,3 +194,19 @@ TEST(Inspection, NoiseFloorIsTheQuietTenth) {
     BufferSource silent(AudioBuffer(1, 48000), 48000);
     EXPECT_TRUE(toJson(MediaInfo{}, inspect(silent, Progress())).at("peak_dbfs").is_null());
 }
+TEST(Inspection, GivesLoudnessAndFloorAlongTime) {
+    // EBU Tech 3341, case 1: a 1 kHz sine at -23 dBFS in both channels is -23 LUFS. Noise of -60 dBFS RMS around it.
+    const int rate = 48000;
+    AudioBuffer x = noise(2, 30 * rate, 0.001f, 3);
+    const AudioBuffer tone = sine(1000, std::pow(10.0, -23 / 20.0), rate, 10 * rate, 2);
+    for (int c = 0; c < 2; ++c)
+        for (int64_t i = 0; i < tone.frames(); ++i) x.channel(c)[size_t(i + 10 * rate)] += tone.channel(c)[size_t(i)];
+    BufferSource source(x, rate);
+    const Inspection found = inspect(source, Progress());
+    ASSERT_EQ(found.shortTerm.size(), 30u);
+    ASSERT_EQ(found.floor.size(), 30u);
+    for (size_t s = 13; s < 20; ++s) EXPECT_NEAR(found.shortTerm[s], -23, 0.1) << s;
+    for (size_t s = 11; s < 19; ++s) EXPECT_NEAR(found.floor[s], -26, 0.2) << s << ": the tone's RMS";
+    for (size_t s : {3u, 9u, 10u, 20u, 25u}) EXPECT_NEAR(found.floor[s], -60, 1) << s;
+    EXPECT_LT(found.shortTerm[25], -50);
+}

@@ -4,8 +4,8 @@
 #include <QInputDialog>
 #include <QMenu>
 #include <QRegularExpression>
-#include <QSignalBlocker>
 
+#include "app/widgets/AskFolder.h"
 #include "app/widgets/PanelParts.h"
 #include "core/media/Timecode.h"
 
@@ -36,18 +36,10 @@ void DeliverableControls::buildTop(QBoxLayout* column) {
     for (auto* b : {sets, add, remove}) top->addWidget(b);
     top->addStretch();
     column->addLayout(top);
-    m_list = new QListWidget;
-    m_list->setObjectName("deliverables");
-    m_list->setAccessibleName("Deliverables");
-    m_list->setStyleSheet("QListWidget::item { padding: 3px 6px; }");
-    column->addWidget(m_list, 1);
+    m_of = addPageHeading(column, "");
+    m_of->setObjectName("recipeof");
     connect(add, &QPushButton::clicked, &m_desk, &DeliverablesDesk::add);
     connect(remove, &QPushButton::clicked, &m_desk, &DeliverablesDesk::remove);
-    connect(m_list, &QListWidget::currentRowChanged, this, [this](int i) {
-        if (i >= 0) m_desk.choose(i);
-    });
-    connect(m_list, &QListWidget::itemChanged, this,
-            [this](QListWidgetItem* item) { m_desk.setOn(m_list->row(item), item->checkState() == Qt::Checked); });
 }
 
 void DeliverableControls::buildSets() {
@@ -179,16 +171,14 @@ void DeliverableControls::buildRecipe(QBoxLayout* column) {
     m_preview = addPageText(column);
     m_preview->setObjectName("filepreview");
     auto* go = new QHBoxLayout;
-    m_all = new QCheckBox("All reels");
-    m_all->setObjectName("allreels");
     m_go = new QPushButton("Dispatch…");
     m_go->setObjectName("dispatch");
     m_go->setToolTip(
         "Chooses a folder, makes the ticked deliverables, checks them and writes a report beside them; nothing is "
         "overwritten");
     go->addWidget(m_go, 1);
-    go->addWidget(m_all);
     column->addLayout(go);
+    column->addStretch();
 }
 
 template <typename Set>
@@ -197,7 +187,9 @@ void DeliverableControls::typed(QLineEdit* box, const QString& name, Set set) {
         if (!box->isModified()) return;
         box->setModified(false);
         const QString text = box->text().trimmed();
-        m_desk.edit(name, [&](Deliverable& d) { set(d, text); });
+        const auto change = [&](Deliverable& d) { set(d, text); };
+        if (box == m_name) m_desk.editChosen(name, change);
+        else m_desk.edit(name, change);
         refresh();
     });
 }
@@ -254,8 +246,8 @@ void DeliverableControls::connectRecipe() {
         else m_desk.tell("The reel has no loop: drag one over the picture first.");
     });
     connect(m_go, &QPushButton::clicked, this, [this] {
-        if (const QString folder = QFileDialog::getExistingDirectory(this, "Dispatch to"); !folder.isEmpty()) {
-            m_dispatch.dispatch(folder, m_all->isChecked());
+        if (const QString folder = askFolder(this, "Dispatch to", "dispatch"); !folder.isEmpty()) {
+            m_dispatch.dispatch(folder, m_desk.allReels());
             if (m_dispatch.busy()) emit dispatched();
         }
     });
@@ -321,21 +313,10 @@ void DeliverableControls::showRecipe(const Deliverable& d) {
 }
 
 void DeliverableControls::refresh() {
-    const QSignalBlocker a(m_list);
     const auto& all = m_desk.deliverables();
-    while (m_list->count() > int(all.size())) delete m_list->takeItem(m_list->count() - 1);
-    while (m_list->count() < int(all.size())) m_list->addItem("");
-    for (int i = 0; i < m_list->count(); ++i) {
-        const Deliverable& d = all[size_t(i)];
-        auto* item = m_list->item(i);
-        item->setFlags(item->flags() | Qt::ItemIsUserCheckable);
-        item->setCheckState(d.on ? Qt::Checked : Qt::Unchecked);
-        item->setText(QString("%1   %2%3")
-                          .arg(QString::fromStdString(d.name), storageFacts(d.storage).name,
-                               d.loudness ? QString(", %1 LUFS").arg(*d.loudness) : QString()));
-        item->setToolTip(deliveryContent(d.holds).explanation);
-    }
-    m_list->setCurrentRow(m_desk.chosen());
+    const size_t selected = m_desk.selected().size();
+    m_of->setText(selected > 1 ? QString("The recipe of %1 deliverables").arg(selected) : QString("The recipe of"));
+    m_name->setEnabled(selected <= 1);
     if (m_desk.chosen() >= 0 && m_desk.chosen() < int(all.size())) showRecipe(all[size_t(m_desk.chosen())]);
     m_preview->setText(m_desk.preview());
     m_go->setEnabled(m_document.reel() != nullptr);

@@ -4,7 +4,6 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
-#include <QListWidget>
 #include <QPushButton>
 #include <QStackedWidget>
 
@@ -12,7 +11,7 @@
 
 namespace rivlen {
 
-/// The list of deliverables, the recipe of the chosen one, and the button that sends them off.
+/// The recipe of the chosen deliverable, or of all that are selected, and the button that sends them off.
 class DeliverableControls : public QWidget {
     Q_OBJECT
 public:
@@ -40,13 +39,12 @@ private:
     Reels& m_reels;
     DeliverablesDesk& m_desk;
     DispatchDesk& m_dispatch;
-    QListWidget* m_list;
     QMenu* m_sets;
     QLineEdit *m_name, *m_span, *m_loudness, *m_ceiling, *m_language, *m_file;
     QComboBox *m_holds, *m_strength, *m_measured, *m_format, *m_rate, *m_layout, *m_dither;
-    QCheckBox *m_mono, *m_keep, *m_all;
+    QCheckBox *m_mono, *m_keep;
     QStackedWidget* m_more;  ///< what only sounds, or only pictures ask for
-    QLabel *m_preview, *m_moreLabel;
+    QLabel *m_preview, *m_moreLabel, *m_of;
     QPushButton *m_go, *m_loop;
 };
 

@@ -9,7 +9,10 @@ namespace rivlen {
 DeliverablesDesk::DeliverablesDesk(Document& document, Reels& reels, Work& work, QObject* parent)
     : QObject(parent), m_document(document), m_reels(reels), m_work(work) {
     connect(&document, &Document::changed, this, [this] {
-        m_chosen = std::clamp(m_chosen, 0, std::max(0, int(deliverables().size()) - 1));
+        const int last = std::max(0, int(deliverables().size()) - 1);
+        m_chosen = std::clamp(m_chosen, 0, last);
+        std::erase_if(m_selected, [last](int i) { return i > last; });
+        m_selected.insert(m_chosen);
         emit changed();
     });
     connect(&reels, &Reels::read, this, &DeliverablesDesk::changed);
@@ -20,8 +23,16 @@ const std::vector<Deliverable>& DeliverablesDesk::deliverables() const {
     return own.empty() ? usualDeliverables() : own;
 }
 
-void DeliverablesDesk::choose(int index) {
+void DeliverablesDesk::choose(int index, std::set<int> selected) {
+    selected.insert(index);
+    if (m_chosen == index && m_selected == selected) return;
     m_chosen = index;
+    m_selected = std::move(selected);
+    emit changed();
+}
+
+void DeliverablesDesk::setAllReels(bool on) {
+    m_allReels = on;
     emit changed();
 }
 
@@ -30,13 +41,28 @@ void DeliverablesDesk::edit(const QString& name, const std::function<void(Delive
     m_document.editDeliverables(
         name,
         [&](auto& all) {
-            if (m_chosen >= 0 && m_chosen < int(all.size())) change(all[size_t(m_chosen)]);
+            for (int i : m_selected)
+                if (i >= 0 && i < int(all.size())) change(all[size_t(i)]);
         },
         gesture);
 }
 
-void DeliverablesDesk::setOn(int index, bool on) {
-    m_document.editDeliverables(on ? "Deliver" : "Do not deliver", [&](auto& all) { all[size_t(index)].on = on; });
+void DeliverablesDesk::editChosen(const QString& name, const std::function<void(Deliverable&)>& change) {
+    m_document.editDeliverables(name, [&](auto& all) {
+        if (m_chosen >= 0 && m_chosen < int(all.size())) change(all[size_t(m_chosen)]);
+    });
+}
+
+void DeliverablesDesk::setOn(const std::set<int>& which, bool on) {
+    m_document.editDeliverables(on ? "Deliver" : "Do not deliver", [&](auto& all) {
+        for (int i : which) all[size_t(i)].on = on;
+    });
+}
+
+void DeliverablesDesk::tickSelected() {
+    const auto& all = deliverables();
+    const bool on = std::all_of(m_selected.begin(), m_selected.end(), [&](int i) { return all[size_t(i)].on; });
+    setOn(m_selected, !on);
 }
 
 void DeliverablesDesk::add() {
@@ -50,6 +76,7 @@ void DeliverablesDesk::add() {
         while (taken(d.name));
         all.push_back(d);
         m_chosen = int(all.size()) - 1;
+        m_selected = {m_chosen};
     });
 }
 
@@ -81,10 +108,14 @@ void DeliverablesDesk::writeSet(const QString& file) {
 
 QString DeliverablesDesk::preview() const {
     if (m_chosen < 0 || m_chosen >= int(deliverables().size())) return {};
+    Reel none;
+    none.name = "Reel";
+    return fileName(deliverables()[size_t(m_chosen)], m_document.reel() ? *m_document.reel() : none);
+}
+
+QString DeliverablesDesk::fileName(const Deliverable& d, const Reel& reel) const {
     try {
-        const Reel* reel = m_document.reel();
-        const auto names = deliveryFileNames(deliverables()[size_t(m_chosen)], m_document.session().name,
-                                             reel ? reel->name : "Reel", 2);
+        const auto names = deliveryFileNames(d, m_document.session().name, reel.name, 2);
         return QString::fromStdString(
             names.size() > 1 ? names.front() + " and " + std::to_string(names.size() - 1) + " more" : names.front());
     } catch (const Error& e) {

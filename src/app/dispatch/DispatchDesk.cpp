@@ -19,6 +19,7 @@ DispatchDesk::DispatchDesk(Document& document, Reels& reels, const DeliverablesD
       m_work(work),
       m_queue(std::make_unique<DeliveryQueue>(dataFolder() / "dispatch")),
       m_jobs(work, this, OwnWork::Shown::InWorkLine) {
+    connect(this, &DispatchDesk::changed, this, [this] { m_known.reset(); });  // before whoever shows it
     m_queue->clearEnded();  // what was delivered before lies where it was delivered to
     m_queue->onChange = [this, post = m_jobs.poster()] {
         if (m_told.exchange(true)) return;
@@ -153,15 +154,51 @@ void DispatchDesk::cancel() {
     emit changed();
 }
 
+namespace {
+
+/// Nothing that a deliverable hangs on was changed since.
+bool sameWork(const Reel& then, const Reel& now) {
+    return then.strength == now.strength && then.treatments == now.treatments && then.rebuild == now.rebuild &&
+           then.network == now.network && then.quality == now.quality && then.scene == now.scene;
+}
+
+}  // namespace
+
+const DispatchDesk::Deliveries& DispatchDesk::deliveries() const {
+    if (m_known) return *m_known;
+    Deliveries& all = m_known.emplace();
+    for (const auto& t : m_queue->tasks()) {
+        const Reel* now = m_document.session().reel(t.reel().id);
+        if (!now || now->source != t.reel().source) continue;
+        for (const Deliverable& d : t.session.deliverables) {
+            Delivery made;
+            const auto report = std::find_if(t.reports.begin(), t.reports.end(),
+                                             [&](const DeliveryReport& r) { return r.name == d.name; });
+            if (report != t.reports.end()) made.report = *report;
+            made.state = made.report ? made.report->heldBack ? Delivery::State::HeldBack : Delivery::State::Delivered
+                         : t.state == DeliveryTask::State::Running ? Delivery::State::AtWork
+                         : t.state == DeliveryTask::State::Waiting ? Delivery::State::Waiting
+                                                                   : Delivery::State::Failed;
+            if (!made.report) made.error = t.error;
+            const auto& wanted = m_deliverables.deliverables();
+            const auto recipe = std::find_if(wanted.begin(), wanted.end(),
+                                             [&](const Deliverable& other) { return other.name == d.name; });
+            Deliverable then = d;
+            if (recipe != wanted.end()) then.on = recipe->on, then.fileName = recipe->fileName;
+            made.current = recipe != wanted.end() && then == *recipe && sameWork(t.reel(), *now);
+            all[{now->id, d.name}] = std::move(made);
+        }
+    }
+    return all;
+}
+
 DispatchDesk::Standing DispatchDesk::standing() const {
     const Reel* reel = m_document.reel();
     Standing found = Standing::Nothing;
     for (const auto& t : m_queue->tasks()) {
         const Reel& then = t.reel();
         if (!reel || then.id != reel->id || then.source != reel->source) continue;
-        const bool same = then.strength == reel->strength && then.treatments == reel->treatments &&
-                          then.rebuild == reel->rebuild && then.network == reel->network &&
-                          then.quality == reel->quality;
+        const bool same = sameWork(then, *reel);
         switch (t.state) {
             case DeliveryTask::State::Done: found = same ? Standing::Delivered : Standing::InWork; break;
             case DeliveryTask::State::HeldBack:

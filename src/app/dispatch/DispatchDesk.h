@@ -1,4 +1,6 @@
 #pragma once
+#include <map>
+
 #include "app/dispatch/DeliverablesDesk.h"
 #include "app/work/OwnWork.h"
 #include "core/session/DeliveryQueue.h"
@@ -30,6 +32,17 @@ public:
     enum class Standing { Nothing, InWork, Delivered, Refused };
     Standing standing() const;
     std::vector<DeliveryReport> reports() const;  ///< of all that is in the queue
+    /// What became of one deliverable of one reel, as the queue had it last.
+    struct Delivery {
+        enum class State { Waiting, AtWork, Delivered, HeldBack, Failed };
+        State state = State::Waiting;
+        std::optional<DeliveryReport> report;
+        std::string error;
+        bool current = false;  ///< neither the reel nor the recipe was changed since
+    };
+    /// By the reel's id and the deliverable's name.
+    using Deliveries = std::map<std::pair<std::string, std::string>, Delivery>;
+    const Deliveries& deliveries() const;
 
     // ---- handing over ----
     void handOver(const QString& folder, double handles);
@@ -42,8 +55,9 @@ private:
     const DeliverablesDesk& m_deliverables;
     Work& m_work;
     std::unique_ptr<DeliveryQueue> m_queue;
-    std::atomic<bool> m_stopped{false};  ///< the work was cancelled; what waits goes on when it is asked to
-    std::atomic<bool> m_told{false};     ///< a change is on its way to the window
+    mutable std::optional<Deliveries> m_known;  ///< until something changes: the queue hands out copies
+    std::atomic<bool> m_stopped{false};         ///< the work was cancelled; what waits goes on when it is asked to
+    std::atomic<bool> m_told{false};            ///< a change is on its way to the window
     OwnWork m_jobs;
 };
 

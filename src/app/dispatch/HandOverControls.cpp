@@ -1,8 +1,8 @@
 #include "app/dispatch/HandOverControls.h"
 
-#include <QFileDialog>
 #include <QLabel>
 
+#include "app/widgets/AskFolder.h"
 #include "app/widgets/PanelParts.h"
 
 #include "app/reels/StemExport.h"
@@ -53,11 +53,11 @@ HandOverControls::HandOverControls(Document& document, Reels& reels, Work& work,
     column->addLayout(stems);
     column->addStretch();
     connect(m_handOver, &QPushButton::clicked, this, [this] {
-        if (const QString folder = QFileDialog::getExistingDirectory(this, "Hand over to"); !folder.isEmpty())
+        if (const QString folder = askFolder(this, "Hand over to", "handover"); !folder.isEmpty())
             m_desk.handOver(folder, m_handles->value());
     });
     connect(m_export, &QPushButton::clicked, this, [this] {
-        const QString folder = QFileDialog::getExistingDirectory(this, "Export stems to");
+        const QString folder = askFolder(this, "Export stems to", "stems");
         const QStringList words = m_stemFormat->currentData().toStringList();
         if (!folder.isEmpty())
             exportStems(m_document, m_reels, m_work, folder,

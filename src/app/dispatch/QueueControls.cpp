@@ -4,6 +4,7 @@
 #include <QHeaderView>
 #include <QSignalBlocker>
 
+#include "app/widgets/AskFolder.h"
 #include "app/widgets/PanelParts.h"
 
 namespace rivlen {
@@ -125,7 +126,7 @@ QueueControls::QueueControls(DispatchDesk& desk, QWidget* parent) : QWidget(pare
     connect(m_cancel, &QPushButton::clicked, &m_desk, &DispatchDesk::cancel);
     connect(more, &QPushButton::clicked, this, [this] {
         const QString file = QFileDialog::getOpenFileName(this, "Session to dispatch", {}, "Sessions (*.rivlen)");
-        const QString folder = file.isEmpty() ? QString() : QFileDialog::getExistingDirectory(this, "Dispatch to");
+        const QString folder = file.isEmpty() ? QString() : askFolder(this, "Dispatch to", "dispatch");
         if (!folder.isEmpty()) m_desk.dispatchSession(file, folder);
     });
     connect(m_priority, &QComboBox::activated, this,

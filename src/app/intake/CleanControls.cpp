@@ -1,8 +1,8 @@
 #include "app/intake/CleanControls.h"
 
-#include <QFileDialog>
 #include <QHBoxLayout>
 
+#include "app/widgets/AskFolder.h"
 #include "core/session/CleanVoice.h"
 
 namespace rivlen {
@@ -40,7 +40,7 @@ void CleanControls::refresh() {
 
 void cleanVoiceOf(CleanDesk& desk, QWidget* window) {
     QString folder = desk.usualFolder();
-    if (folder.isEmpty()) folder = QFileDialog::getExistingDirectory(window, "Deliver the clean voice to");
+    if (folder.isEmpty()) folder = askFolder(window, "Deliver the clean voice to", "dispatch");
     if (!folder.isEmpty()) desk.clean(folder);
 }
 

@@ -150,6 +150,7 @@ private:
                                          .arg(std::lround(100 * found / std::max(whole, 1e-9)))
                                          .arg(regions));
         m_lay->setEnabled(true);
+        m_lay->setDefault(true);
     }
 
     void layIn() {

@@ -16,8 +16,8 @@ QString contentWords(Content c) {
 }
 }  // namespace
 
-FaultControls::FaultControls(Document& document, Reels& reels, Hearing& hearing, TreatmentDesk& desk, QWidget* parent)
-    : QWidget(parent), m_document(document), m_reels(reels), m_hearing(hearing), m_desk(desk) {
+FaultControls::FaultControls(Document& document, Reels& reels, TreatmentDesk& desk, QWidget* parent)
+    : QWidget(parent), m_document(document), m_reels(reels), m_desk(desk) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -55,9 +55,9 @@ FaultControls::FaultControls(Document& document, Reels& reels, Hearing& hearing,
                             "Puts all proposed treatments to work, in the sensible order");
     for (auto* b : {m_accept, m_adjust, m_dismiss, m_all}) buttons->addWidget(b);
     column->addLayout(buttons);
-    connect(m_list, &QListWidget::itemClicked, this, [this] { hear(m_list->currentRow()); });
-    connect(m_list, &QListWidget::itemActivated, this, [this] { hear(m_list->currentRow()); });
-    connect(m_list, &QListWidget::currentRowChanged, this, &FaultControls::refreshButtons);
+    connect(m_list, &QListWidget::itemClicked, this, [this] { m_desk.hearFault(m_list->currentRow()); });
+    connect(m_list, &QListWidget::itemActivated, this, [this] { m_desk.hearFault(m_list->currentRow()); });
+    connect(m_list, &QListWidget::currentRowChanged, &m_desk, &TreatmentDesk::chooseFault);
     connect(m_accept, &QPushButton::clicked, this, [this] {
         if (const Finding* f = at(m_list->currentRow())) m_desk.accept(*f);
     });
@@ -127,6 +127,7 @@ void FaultControls::refresh() {
                             : verdict == TreatmentDesk::Verdict::Dismissed ? QColor(0x6d, 0x66, 0x5a)
                                                                            : theme::ink);
     }
+    m_list->setCurrentRow(m_desk.chosenFault());
     refreshButtons();
 }
 
@@ -154,16 +155,6 @@ void FaultControls::refreshButtons() {
         text += QString(" Proposed: %1, %2 %3.").arg(t.name).arg(f->amount).arg(t.unit);
     }
     m_about->setText(text);
-}
-
-void FaultControls::hear(int row) {
-    const Finding* f = at(row);
-    if (!f) return;
-    const double end = m_reels.current()->info->duration(),
-                 middle = f->from + 2 > f->to ? (f->from + f->to) / 2 : f->from + 1;
-    m_hearing.hear(Heard::Source);
-    m_hearing.audition(std::max(0.0, std::min(f->from, middle - 1)),
-                       std::min({end, std::max(f->to, middle + 1), f->from + 10}));
 }
 
 }  // namespace rivlen

@@ -12,7 +12,7 @@ namespace rivlen {
 class FaultControls : public QWidget {
     Q_OBJECT
 public:
-    FaultControls(Document& document, Reels& reels, Hearing& hearing, TreatmentDesk& desk, QWidget* parent = nullptr);
+    FaultControls(Document& document, Reels& reels, TreatmentDesk& desk, QWidget* parent = nullptr);
 
 signals:
     void treatmentWanted(const QString& id);  ///< its amount is to be adjusted
@@ -20,12 +20,10 @@ signals:
 private:
     void refresh();
     void refreshButtons();
-    void hear(int row);
     const Finding* at(int row) const { return row >= 0 && row < int(m_found.size()) ? &m_found[size_t(row)] : nullptr; }
 
     Document& m_document;
     Reels& m_reels;
-    Hearing& m_hearing;
     TreatmentDesk& m_desk;
     std::vector<Finding> m_found;
     QComboBox* m_content;

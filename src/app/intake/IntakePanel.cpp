@@ -14,13 +14,13 @@ namespace {
 
 class IntakePanel : public StagePanel {
 public:
-    IntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work, ReelsModel& model,
+    IntakePanel(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model,
                 TreatmentDesk& desk, CleanDesk& clean)
         : StagePanel("What do I have, and what is wrong with it?") {
         m_tabs = makePageTabs("intaketabs", {"Reels", "Faults", "Treatments"});
         auto* pages = new QStackedWidget;
         auto* list = new ReelControls(document, reels, reader, work, model, clean);
-        auto* faults = new FaultControls(document, reels, hearing, desk);
+        auto* faults = new FaultControls(document, reels, desk);
         auto* treatments = new TreatmentControls(document, reels, work, desk);
         for (QWidget* page :
              {static_cast<QWidget*>(list), static_cast<QWidget*>(faults), static_cast<QWidget*>(treatments)})
@@ -52,9 +52,9 @@ private:
 
 }  // namespace
 
-StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work,
-                            ReelsModel& model, TreatmentDesk& desk, CleanDesk& clean) {
-    return new IntakePanel(document, reels, reader, hearing, work, model, desk, clean);
+StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model,
+                            TreatmentDesk& desk, CleanDesk& clean) {
+    return new IntakePanel(document, reels, reader, work, model, desk, clean);
 }
 
 }  // namespace rivlen

@@ -1,6 +1,5 @@
 #pragma once
 #include "app/dispatch/CleanDesk.h"
-#include "app/hearing/Hearing.h"
 #include "app/intake/ReelsModel.h"
 #include "app/intake/TreatmentDesk.h"
 #include "app/reels/ReelReader.h"
@@ -8,7 +7,7 @@
 
 namespace rivlen {
 
-StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Hearing& hearing, Work& work,
-                            ReelsModel& model, TreatmentDesk& desk, CleanDesk& clean);
+StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model,
+                            TreatmentDesk& desk, CleanDesk& clean);
 
 }  // namespace rivlen

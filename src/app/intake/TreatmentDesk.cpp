@@ -51,6 +51,47 @@ std::optional<std::vector<Finding>> TreatmentDesk::found() const {
     return all;
 }
 
+int TreatmentDesk::chosenFault() const {
+    const auto all = found().value_or(std::vector<Finding>{});
+    for (size_t i = 0; i < all.size(); ++i)
+        if (findingKey(all[i]) == m_fault) return int(i);
+    return -1;
+}
+
+void TreatmentDesk::chooseFault(int fault) {
+    const auto all = found().value_or(std::vector<Finding>{});
+    const std::string key = fault >= 0 && fault < int(all.size()) ? findingKey(all[size_t(fault)]) : "";
+    if (key == m_fault) return;
+    m_fault = key;
+    emit changed();
+}
+
+void TreatmentDesk::hearFault(int fault) {
+    chooseFault(fault);
+    if (chosenFault() < 0) return;
+    const Finding f = (*found())[size_t(chosenFault())];
+    const double end = m_reels.current()->info->duration(),
+                 middle = f.from + 2 > f.to ? (f.from + f.to) / 2 : f.from + 1;
+    m_hearing.hear(Heard::Source);
+    m_hearing.audition(std::max(0.0, std::min(f.from, middle - 1)),
+                       std::min({end, std::max(f.to, middle + 1), f.from + 10}));
+}
+
+void TreatmentDesk::stepFault(int direction) {
+    const auto all = found().value_or(std::vector<Finding>{});
+    std::vector<int> order;
+    for (size_t i = 0; i < all.size(); ++i)
+        if (verdict(all[i]) != Verdict::Dismissed) order.push_back(int(i));
+    if (order.empty()) return;
+    std::stable_sort(order.begin(), order.end(),
+                     [&](int a, int b) { return all[size_t(a)].from < all[size_t(b)].from; });
+    const auto at = std::find(order.begin(), order.end(), chosenFault());
+    const int count = int(order.size());
+    const int next =
+        at == order.end() ? (direction > 0 ? 0 : count - 1) : (int(at - order.begin()) + direction + count) % count;
+    hearFault(order[size_t(next)]);
+}
+
 TreatmentDesk::Verdict TreatmentDesk::verdict(const Finding& finding) const {
     const Reel* reel = m_document.reel();
     if (!reel) return Verdict::Open;

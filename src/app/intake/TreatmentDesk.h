@@ -22,6 +22,10 @@ public:
     /// through.
     std::optional<std::vector<Finding>> found() const;
     Verdict verdict(const Finding& finding) const;
+    int chosenFault() const;  ///< index into found(), or -1
+    void chooseFault(int fault);
+    void hearFault(int fault);            ///< chooses it and plays it in a loop
+    void stepFault(int direction);        ///< to the next one in time that is not dismissed, and plays it
     void accept(const Finding& finding);  ///< puts its treatment into the chain
     void acceptAll();                     ///< all that are not dismissed
     void dismiss(const Finding& finding, bool dismissed);
@@ -74,7 +78,8 @@ private:
     Hearing& m_hearing;
     std::shared_ptr<Facts> m_facts;
     std::optional<Preview> m_preview;
-    std::string m_reel;  ///< whose chain was followed last
+    std::string m_fault;  ///< findingKey() of the chosen one; empty: none
+    std::string m_reel;   ///< whose chain was followed last
     std::vector<Treatment> m_chain;
     std::optional<int> m_removed;  ///< which treatment's share is to be heard
     QTimer m_wait;

@@ -33,7 +33,7 @@ LanesView::LanesView(RebuildTools& tools, Document& document, Reels& reels, Spli
     m_split->setToolTip("Separates the reel with its network and quality, as at Split (Ctrl+Return)");
     m_split->setStyleSheet("QPushButton { padding: 2px 12px }");
     m_split->hide();
-    connect(m_split, &QPushButton::clicked, &splitting, &Splitting::split);
+    connect(m_split, &QPushButton::clicked, this, [&splitting] { splitting.split(); });
     connect(&reels, &Reels::stemsChanged, this, &LanesView::placeNote);
     connect(&reels, &Reels::read, this, &LanesView::placeNote);
 }

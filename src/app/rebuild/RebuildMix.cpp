@@ -161,8 +161,7 @@ void RebuildMix::importSounds(const QStringList& files) {
 void RebuildMix::makePlan() {
     const Reel* reel = m_document.reel();
     const ReelFacts* state = m_reels.current();
-    Player& player = m_hearing.player();
-    if (!m_desk.ready() || !state || !state->info) return player.setMix(nullptr);
+    if (!m_desk.ready() || !state || !state->info) return play(nullptr);
     // What the materials are made of: while it stays, the graph that plays goes on with what it has read.
     const StemStore* stems = state->stems.get();
     const std::string key = formatted("%d %d %d ", stems ? stems->version() : 0, state->info->sampleRate,
@@ -189,7 +188,12 @@ void RebuildMix::makePlan() {
     plan->rebuild = m_desk.shared();
     plan->materials = m_materials;
     plan->channels = mixChannels(state->info->channels, m_desk.rebuild());
-    player.setMix(std::move(plan));
+    play(std::move(plan));
+}
+
+void RebuildMix::play(std::shared_ptr<const MixPlan> plan) {
+    if (m_instead) plan = m_instead(plan);
+    m_hearing.player().setMix(std::move(plan));
 }
 
 std::string soundFor(Rebuild& r, const std::filesystem::path& file) {

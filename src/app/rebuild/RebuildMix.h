@@ -25,6 +25,10 @@ public:
     /// Runs work beside the window; done is called with it afterwards, when the same reel is still there.
     int run(const QString& title, std::function<void(Progress&)> work, std::function<void()> done);
     void cancel(int job) { m_own.cancel(job); }
+    /// What plays in the place of the rebuild's plan; it is asked whenever that may have changed.
+    using Instead = std::function<std::shared_ptr<const MixPlan>(const std::shared_ptr<const MixPlan>& rebuild)>;
+    void playInstead(Instead instead) { m_instead = std::move(instead); }
+    void planAnew() { makePlan(); }
     bool busy() const { return !m_own.idle(); }
 
 signals:
@@ -33,6 +37,7 @@ signals:
 
 private:
     void makePlan();
+    void play(std::shared_ptr<const MixPlan> plan);
     void readSounds();
     void readRoom();  ///< levels of the voice without its room and of the room, for drawing
     std::string soundKey(const std::string& sound) const;
@@ -49,6 +54,7 @@ private:
     std::map<std::string, SoundFacts> m_sounds;  ///< by file and rate
     std::shared_ptr<Materials> m_materials;
     std::string m_key;
+    Instead m_instead;
     OwnWork m_own;
 };
 

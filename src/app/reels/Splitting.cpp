@@ -28,17 +28,22 @@ Splitting::Splitting(Document& document, Reels& reels, Treating& treating, Work&
       m_work(work),
       m_loaded(std::make_shared<Loaded>()) {
     connect(&document, &Document::travelled, this, &Splitting::reopen);
-    connect(&document, &Document::voided, this, [this] { m_jobs.clear(); });
+    connect(&document, &Document::voided, this, [this] {
+        m_jobs.clear();
+        m_afterTreating.clear();
+    });
+    connect(&reels, &Reels::read, this, [this] { m_unsplit.reset(); });
+    connect(&reels, &Reels::stemsReplaced, this, [this] { m_unsplit.reset(); });
+    connect(&reels, &Reels::diagnosed, this, [this](const std::string& id) {
+        if (m_afterTreating.count(id)) m_treating.treat(id);  // it waited for what is wrong with it
+    });
     connect(&treating, &Treating::chainChanged, this, [this](const std::string& id) {
         if (m_reels.of(id).splitting) m_work.cancel(Work::Queue::Long, m_jobs[id]);  // of what the chain made before
         attach(id);
     });
     connect(&treating, &Treating::treated, this, [this](const std::string& id) {
         attach(id);
-        if (m_afterTreating == id && id == m_document.session().current) {
-            m_afterTreating.clear();
-            split();
-        }
+        if (m_afterTreating.erase(id)) split(id);
     });
 }
 
@@ -82,12 +87,39 @@ void Splitting::touched() {
 }
 
 void Splitting::split() {
-    const Reel* r = m_document.reel();
+    if (m_document.reel()) split(m_document.reel()->id);
+}
+
+bool Splitting::isSplit(const Reel& reel) const {
+    const ReelFacts& facts = m_reels.of(reel.id);
+    if (facts.splitting || m_afterTreating.count(reel.id) || (facts.stems && facts.stems->finished())) return true;
+    if (m_reels.treatmentPending(reel)) return false;
+    return StemStore::openFinished(storeFolder(reel), reel.tolerateDamage) != nullptr;
+}
+
+const std::vector<std::string>& Splitting::unsplit() {
+    if (m_unsplit) return *m_unsplit;
+    auto& ids = m_unsplit.emplace();
+    for (const Reel& r : m_document.session().reels) try {
+            const ReelFacts& facts = m_reels.of(r.id);
+            const bool there = facts.info && !facts.missing && !(facts.damaged() && !r.tolerateDamage);
+            if (there && !isSplit(r)) ids.push_back(r.id);
+        } catch (const Error&) {  // its network is gone: the split says so
+        }
+    return ids;
+}
+
+void Splitting::splitAll() {
+    for (const std::string& id : std::vector<std::string>(unsplit())) split(id);
+}
+
+void Splitting::split(const std::string& id) {
+    const Reel* r = m_document.session().reel(id);
     if (!r) return;
     ReelFacts& facts = m_reels.write(r->id);
     if (facts.splitting || !facts.info) return;
     if (m_reels.treatmentPending(*r)) {
-        m_afterTreating = r->id;
+        m_afterTreating.insert(r->id);
         return m_treating.treat(r->id);
     }
     if (facts.damaged() && !r->tolerateDamage)

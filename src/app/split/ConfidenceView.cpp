@@ -1,5 +1,6 @@
 #include "app/split/ConfidenceView.h"
 
+#include <QMouseEvent>
 #include <QPainter>
 #include <cmath>
 
@@ -15,8 +16,10 @@ constexpr double kDoubtful = 0.5;  // below this the line is drawn as a warning
 
 }  // namespace
 
-ConfidenceView::ConfidenceView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent)
-    : TimeView(document, reels, hearing, axis, parent) {
+ConfidenceView::ConfidenceView(UnsureDesk& desk, Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis,
+                               QWidget* parent)
+    : TimeView(document, reels, hearing, axis, parent), m_desk(desk) {
+    connect(&desk, &UnsureDesk::changed, this, qOverload<>(&QWidget::update));
     setFixedHeight(58);
     setToolTip(
         "How clearly the network gave each sound to one stem, along time.\nWhere it is low, listen: the stems share "
@@ -36,7 +39,13 @@ void ConfidenceView::paintPicture(QPainter& p) {
     const int x0 = 18 + p.fontMetrics().horizontalAdvance("Confidence");
     p.setFont(theme::font(12));
     p.setPen(theme::quietInk);
-    p.drawText(QPointF(x0, 15), known ? "how clearly each sound went to one stem" : "comes with the split");
+    p.drawText(QPointF(x0, 15),
+               !known ? QString("comes with the split")
+               : m_desk.moments().empty()
+                   ? QString("how clearly each sound went to one stem")
+                   : QString("how clearly each sound went to one stem; J hears the next of %1 unsure moment%2")
+                         .arg(m_desk.moments().size())
+                         .arg(m_desk.moments().size() == 1 ? "" : "s"));
     for (double level : {0.0, 0.5, 1.0}) {
         const double y = lane.bottom() - level * lane.height();
         p.setPen(QPen(theme::line, 1, level == 0.5 ? Qt::DashLine : Qt::SolidLine));
@@ -68,6 +77,33 @@ void ConfidenceView::paintPicture(QPainter& p) {
         last = now;
         drawing = true;
     }
+    paintMoments(p);
+}
+
+void ConfidenceView::paintMoments(QPainter& p) {
+    for (int i = 0; i < int(m_desk.moments().size()); ++i) {
+        const auto& m = m_desk.moments()[size_t(i)];
+        const double a = m_axis.xAt(m.from, width()), b = m_axis.xAt(m.to, width());
+        if (b < 0 || a > width()) continue;
+        QColor shade = theme::attention;
+        shade.setAlpha(i == m_desk.chosen() ? 90 : 45);
+        p.fillRect(QRectF(a, 20, std::max(3.0, b - a), height() - 25), shade);
+        p.fillRect(QRectF(a, height() - 5, std::max(3.0, b - a), 3), theme::attention);
+    }
+}
+
+int ConfidenceView::momentAt(double x) const {
+    for (int i = 0; i < int(m_desk.moments().size()); ++i) {
+        const auto& m = m_desk.moments()[size_t(i)];
+        if (x >= m_axis.xAt(m.from, width()) - 3 && x <= m_axis.xAt(m.to, width()) + 3) return i;
+    }
+    return -1;
+}
+
+void ConfidenceView::mousePressEvent(QMouseEvent* e) {
+    const int moment = e->button() == Qt::LeftButton ? momentAt(e->position().x()) : -1;
+    if (moment < 0) return TimeView::mousePressEvent(e);
+    m_desk.hear(moment);
 }
 
 }  // namespace rivlen

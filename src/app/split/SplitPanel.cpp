@@ -5,6 +5,7 @@
 #include "app/split/MarkControls.h"
 #include "app/split/PartsControls.h"
 #include "app/split/SplitControls.h"
+#include "app/weigh/TrialControls.h"
 #include "app/widgets/PanelParts.h"
 
 namespace rivlen {
@@ -14,23 +15,29 @@ namespace {
 class SplitPanel : public StagePanel {
 public:
     SplitPanel(Document& document, Reels& reels, Splitting& splitting, TakingApart& apart, Work& work,
-               InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, Hearing& hearing)
+               InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, TrialDesk& trials, Hearing& hearing)
         : StagePanel("Which network, and how well did it go?"), m_marks(marks) {
-        m_tabs = makePageTabs("splittabs", {"Network", "Marks", "Parts"});
+        m_tabs = makePageTabs("splittabs", {"Network", "Marks", "Parts", "Try"});
         m_tabs->setTabToolTip(1, "What alone is heard where: what you know of this recording and no network can");
         m_tabs->setTabToolTip(
             2, "Stems taken further apart: the music into instruments, the ambience into events and bed");
+        m_tabs->setTabToolTip(3,
+                              "The loop separated at once with other networks and qualities, to be heard side by side");
         auto* pages = new QStackedWidget;
         m_controls = new SplitControls(document, reels, splitting, work, networks, scenes);
         pages->addWidget(m_controls);
         pages->addWidget(new MarkControls(marks, scenes, hearing));
         m_parts = new PartsControls(document, reels, apart, hearing);
         pages->addWidget(m_parts);
+        pages->addWidget(new TrialControls(hearing, trials, "split_"));
         m_column->addWidget(m_tabs);
         m_column->addWidget(pages, 1);
         connect(m_tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
         connect(&marks, &MarkDesk::changed, this, &SplitPanel::count);
         // Whoever takes up a mark in a picture sees the list of them.
+        connect(&trials, &TrialDesk::began, this, [this, &document] {
+            if (document.session().stage == stage::split) m_tabs->setCurrentIndex(3);
+        });
         connect(&marks, &MarkDesk::taken, this, [this] { m_tabs->setCurrentIndex(1); });
     }
 
@@ -53,8 +60,9 @@ private:
 }  // namespace
 
 StagePanel* makeSplitPanel(Document& document, Reels& reels, Splitting& splitting, TakingApart& apart, Work& work,
-                           InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, Hearing& hearing) {
-    return new SplitPanel(document, reels, splitting, apart, work, networks, marks, scenes, hearing);
+                           InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, TrialDesk& trials,
+                           Hearing& hearing) {
+    return new SplitPanel(document, reels, splitting, apart, work, networks, marks, scenes, trials, hearing);
 }
 
 }  // namespace rivlen

@@ -6,6 +6,7 @@
 #include <cmath>
 #include <map>
 
+#include "app/views/LevelWidth.h"
 #include "app/views/PartLook.h"
 #include "app/widgets/Plaque.h"
 #include "app/widgets/Theme.h"
@@ -14,12 +15,6 @@
 namespace rivlen {
 
 namespace {
-
-/// Width of the stream, 0 ... 1, for a mean square: decibels over a range of 54 dB below full scale.
-double widthOf(double meanSquare) {
-    if (meanSquare <= 0) return 0;
-    return std::clamp((10 * std::log10(meanSquare) + 60) / 54, 0.0, 1.0);
-}
 
 /// The hatching of the parts of a stem, by place.
 Qt::BrushStyle hatchOf(const std::string& stem, size_t part) {
@@ -82,7 +77,7 @@ void CurrentView::paintPicture(QPainter& p) {
     for (int x = 0; x <= w; x += step) {
         const int64_t from = int64_t(m_axis.secondAt(x - step, w) * rate),
                       to = int64_t(m_axis.secondAt(x + step, w) * rate);
-        const double half = reach * widthOf(double(state->shownLevels()->meanSquare(0, from, to)));
+        const double half = reach * levelWidth(double(state->shownLevels()->meanSquare(0, from, to)));
         whole[0].push_back({double(x), middle - half});
         whole[1].push_back({double(x), middle + half});
         if (to > separatedTo || !stems) continue;

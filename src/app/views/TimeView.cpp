@@ -100,23 +100,6 @@ void TimeRuler::paintPicture(QPainter& p) {
             step < 1 ? QString::fromStdString(formatTime(t)) : QString::fromStdString(formatDuration(t));
         p.drawText(QPointF(x + 4, 17), text);
     }
-    paintFindings(p);
-}
-
-void TimeRuler::paintFindings(QPainter& p) {
-    const ReelFacts* state = m_reels.current();
-    if (m_document.session().stage != stage::intake || !state || !state->diagnosis) return;
-    for (const Finding& f : m_reels.findings(*m_document.reel())) {
-        if (f.to - f.from > 0.9 * m_axis.duration() && f.kind != Fault::Click)
-            continue;  // what is everywhere needs no mark
-        if (f.kind == Fault::Click) {
-            for (double at : f.places)
-                p.fillRect(QRectF(m_axis.xAt(at, width()) - 1, height() - 7, 2, 7), theme::attention);
-        } else {
-            const double a = m_axis.xAt(f.from, width());
-            p.fillRect(QRectF(a, height() - 5, std::max(2.0, m_axis.xAt(f.to, width()) - a), 5), theme::attention);
-        }
-    }
 }
 
 }  // namespace rivlen

@@ -43,9 +43,6 @@ public:
 
 protected:
     void paintPicture(QPainter& painter) override;
-
-private:
-    void paintFindings(QPainter& painter);  ///< at Intake: where faults are
 };
 
 }  // namespace rivlen

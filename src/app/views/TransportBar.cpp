@@ -106,7 +106,6 @@ TransportBar::TransportBar(Document& document, Reels& reels, Hearing& hearing, Q
     m_heard[size_t(Heard::Recorded)]->setToolTip("The recording as it came in, before its treatments (7)");
     m_heard[size_t(Heard::Removed)]->setToolTip(
         "What the treatments took away (8): it should hold nothing that you want");
-    m_heard[size_t(Heard::Mix)]->setToolTip("The rebuild: all lanes, mixed (9)");
     row->addStretch();
     m_match = new QPushButton("Level match");
     m_match->setCheckable(true);
@@ -130,12 +129,16 @@ void TransportBar::refresh() {
     const bool stems = state && state->stems;
     m_play->setEnabled(player.isOpen());
     m_loop->setEnabled(m_hearing.loop().has_value());
+    const bool leaving = m_document.session().stage == stage::dispatch;
+    m_heard[size_t(Heard::Mix)]->setText(leaving ? "9 Deliverable" : "9 Mix");
+    m_heard[size_t(Heard::Mix)]->setToolTip(leaving ? "The chosen file as it was delivered, or what it will hold (9)"
+                                                    : "The rebuild: all lanes, mixed (9)");
     for (int h = 0; h < kHeardCount; ++h) {
         const bool version = h == int(Heard::Recorded) || h == int(Heard::Removed),
                    mix = h == int(Heard::Mix);  // shown only where there are treatments, or a rebuild
         const bool treated = m_document.reel() && !m_document.reel()->treatments.empty();
-        const bool rebuilt =
-            m_document.session().stage == stage::rebuild || (m_document.reel() && !m_document.reel()->rebuild->empty());
+        const bool rebuilt = m_document.session().stage == stage::rebuild || leaving ||
+                             (m_document.reel() && !m_document.reel()->rebuild->empty());
         m_heard[size_t(h)]->setVisible(version ? treated : !mix || rebuilt);
         m_heard[size_t(h)]->setEnabled(player.isOpen() && (h == 0 || version || mix || stems));
         m_heard[size_t(h)]->setChecked(player.isOpen() && int(player.heard()) == h);

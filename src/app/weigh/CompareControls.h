@@ -1,13 +1,9 @@
 #pragma once
 #include <QComboBox>
-#include <QLabel>
-#include <QProgressBar>
 #include <QPushButton>
-#include <QTableWidget>
-#include <QTimer>
 
 #include "app/weigh/CandidateDesk.h"
-#include "app/weigh/TrialDesk.h"
+#include "app/weigh/TrialControls.h"
 
 namespace rivlen {
 
@@ -24,13 +20,8 @@ private:
     void refresh();
     Hearing& m_hearing;
     CandidateDesk& m_candidates;
-    TrialDesk& m_trials;
     QComboBox *m_a, *m_b;
-    QPushButton *m_difference, *m_try, *m_own, *m_use;
-    QLabel *m_state, *m_reason;
-    QProgressBar* m_progress;
-    QTableWidget* m_table;
-    QTimer m_live;
+    QPushButton* m_difference;
 };
 
 }  // namespace rivlen

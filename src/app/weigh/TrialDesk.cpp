@@ -87,6 +87,7 @@ double TrialDesk::fraction() const {
 void TrialDesk::start() {
     if (const QString why = hindrance(); !why.isEmpty()) return void(m_work.warn(why));
     clear();
+    emit began();
     const Reel reel = *m_document.reel();
     m_reel = reel.id;
     m_span = *reel.loop;

@@ -48,6 +48,7 @@ public:
     void use(int answer);
 
 signals:
+    void began();  ///< a trial was begun
     void changed();
 
 private:

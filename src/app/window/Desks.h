@@ -1,10 +1,12 @@
 #pragma once
 #include "app/dispatch/CleanDesk.h"
+#include "app/dispatch/DeliveryHearing.h"
 #include "app/hearing/HeardMeters.h"
 #include "app/intake/ReelsModel.h"
 #include "app/intake/TreatmentDesk.h"
 #include "app/rebuild/RebuildTools.h"
 #include "app/split/SceneDesk.h"
+#include "app/split/UnsureDesk.h"
 #include "app/weigh/CandidateDesk.h"
 #include "app/weigh/StrengthDesk.h"
 #include "app/weigh/TrialDesk.h"
@@ -19,6 +21,7 @@ struct Desks {
         : reels(s.document, s.reels),
           treatment(s.document, s.reels, s.hearing, s.work),
           marks(s.document, s.reels, s.hearing, s.work),
+          unsure(s.document, s.reels, s.hearing),
           scenes(s.document, s.reels, s.file, s.splitting, marks, s.work),
           strength(s.document, s.reels, s.work),
           weigh(s.document, s.reels, s.hearing, s.work),
@@ -27,12 +30,14 @@ struct Desks {
           rebuild(s.document, s.reels, s.splitting, s.apart, s.hearing, s.work),
           deliverables(s.document, s.reels, s.work),
           dispatch(s.document, s.reels, deliverables, s.work),
+          delivered(s.document, s.reels, deliverables, dispatch, rebuild.mix, s.work),
           clean(s.document, s.reels, dispatch, s.work),
           meters(s.hearing) {}
 
     ReelsModel reels;
     TreatmentDesk treatment;
     MarkDesk marks;
+    UnsureDesk unsure;
     SceneDesk scenes;
     StrengthDesk strength;
     WeighDesk weigh;
@@ -41,6 +46,7 @@ struct Desks {
     RebuildTools rebuild;
     DeliverablesDesk deliverables;
     DispatchDesk dispatch;
+    DeliveryHearing delivered;
     CleanDesk clean;
     HeardMeters meters;
 };

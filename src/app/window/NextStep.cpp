@@ -10,11 +10,20 @@ NextStep goTo(Studio& s, const char* to, const QString& text) {
     return {text, [&s, to] { s.document.setStage(to); }};
 }
 
+/// All of them at once, where a session of several reels has no stems at all yet: opened on another machine, say.
+std::optional<NextStep> splitAll(Studio& s) {
+    const size_t reels = s.document.session().reels.size();
+    const size_t open = reels < 2 ? 0 : s.splitting.unsplit().size();
+    if (open < 2 || open < reels) return std::nullopt;
+    return NextStep{QString("Split all %1 reels").arg(open), [&s] { s.splitting.splitAll(); }};
+}
+
 std::optional<NextStep> atIntake(Studio& s, Desks& desks, const Reel& reel) {
     if (!desks.treatment.found()) return std::nullopt;  // it is being looked through
     const auto all = proposed(s.reels.findings(reel), s.reels.content(reel));
     if (withProposals(reel.treatments, all) != reel.treatments)
         return NextStep{"Take the treatments that are proposed", [&desks] { desks.treatment.acceptAll(); }};
+    if (auto all = splitAll(s)) return all;
     return goTo(s, stage::split, "Take it apart: on to Split");
 }
 
@@ -22,6 +31,7 @@ std::optional<NextStep> atSplit(Studio& s, const Reel& reel, const ReelFacts& fa
     if (facts.splitting || !s.apart.busyWith().empty()) return std::nullopt;
     if (!facts.stems || !facts.stems->finished()) {
         if (facts.damaged() && !reel.tolerateDamage) return std::nullopt;  // a decision, not a habit
+        if (auto all = splitAll(s)) return all;
         return NextStep{"Split this reel", [&s] { s.splitting.split(); }};
     }
     const bool missing = std::any_of(reel.parts.begin(), reel.parts.end(),
@@ -31,8 +41,8 @@ std::optional<NextStep> atSplit(Studio& s, const Reel& reel, const ReelFacts& fa
 }
 
 std::optional<NextStep> atWeigh(Studio& s, Desks& desks, const ReelFacts& facts) {
-    if (desks.weigh.hidden()) return std::nullopt;  // a blind comparison
-    if (!facts.stems) return goTo(s, stage::split, "Not split yet: back to Split");
+    if (desks.weigh.hidden()) return std::nullopt;                   // a blind comparison
+    if (!facts.stems) return atSplit(s, *s.document.reel(), facts);  // without leaving
     const WeighDesk::Result* result = desks.weigh.result();
     if (!result || !result->curve) return std::nullopt;
     if (std::abs(desks.weigh.position() - double(result->curve->knee)) > 0.5)
@@ -60,6 +70,7 @@ std::optional<NextStep> nextStep(Studio& s, Desks& desks, const std::function<vo
     if (at == stage::intake) return atIntake(s, desks, *reel);
     if (at == stage::split) return atSplit(s, *reel, *facts);
     if (at == stage::weigh) return atWeigh(s, desks, *facts);
+    if (at == stage::rebuild && !facts->stems) return atSplit(s, *reel, *facts);
     if (at == stage::rebuild) return goTo(s, stage::dispatch, "On to Dispatch");
     return atDispatch(s, desks, deliver);
 }

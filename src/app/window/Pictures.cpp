@@ -30,9 +30,21 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
         m_large->addWidget(picture);
     m_current->setContextMenuPolicy(Qt::CustomContextMenu);
     connect(m_current, &QWidget::customContextMenuRequested, this, &Pictures::showMarkMenu);
+    m_deliveries = new DeliveriesTable(document, reels, desks.deliverables, desks.dispatch);
+    m_delivery =
+        new DeliveryView(document, reels, hearing, m_axis, desks.deliverables, desks.dispatch, desks.delivered);
+    m_checks = new QLabel;
+    m_checks->setObjectName("checks");
+    m_checks->setWordWrap(true);
+    m_checks->setTextFormat(Qt::RichText);
+    m_checks->setMargin(8);
+    m_checks->setStyleSheet("background: #26231f; border-top: 1px solid #3a352e;");
+    m_faults = new FaultsView(desks.treatment, document, reels, hearing, m_axis);
+    m_loudness = new LoudnessView(document, reels, hearing, m_axis);
     m_marks = new MarksLane(desks.marks, document, reels, hearing, m_axis);
     m_marks->setObjectName("markslane");
-    m_confidence = new ConfidenceView(document, reels, hearing, m_axis);
+    m_confidence = new ConfidenceView(desks.unsure, document, reels, hearing, m_axis);
+    m_stems = new StemsView(document, reels, hearing, m_axis);
     m_confidence->setObjectName("confidence");
     m_lanes = new LanesView(desks.rebuild, document, reels, studio.splitting, hearing, m_axis);
     m_strength = new StrengthView(desks.strength, document, reels, hearing, m_axis);
@@ -41,9 +53,15 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
     auto* stack = new QVBoxLayout(this);
     stack->setContentsMargins(0, 0, 0, 0);
     stack->setSpacing(0);
+    stack->addWidget(m_deliveries, 1);
     stack->addWidget(m_ruler);
     stack->addWidget(m_strip);
     stack->addWidget(m_large, 1);
+    stack->addWidget(m_delivery);
+    stack->addWidget(m_checks);
+    stack->addWidget(m_faults);
+    stack->addWidget(m_loudness);
+    stack->addWidget(m_stems);
     stack->addWidget(m_marks);
     stack->addWidget(m_confidence);
     stack->addWidget(m_lanes, 3);
@@ -52,6 +70,8 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
     stack->addLayout(makeScrollRow());
 
     connect(&reels, &Reels::read, this, &Pictures::followReel);
+    connect(&desks.deliverables, &DeliverablesDesk::changed, this, &Pictures::showChecks);
+    connect(&desks.dispatch, &DispatchDesk::changed, this, &Pictures::showChecks);
     connect(&desks.rebuild.mend, &MendTool::changed, this, [this] {
         if (m_desks.rebuild.mend.active && at(stage::rebuild) && shown() != Picture::Ownership)
             show(Picture::Ownership);
@@ -119,14 +139,47 @@ void Pictures::showStrength(bool on) {
 
 void Pictures::refresh() {
     const bool rebuilding = at(stage::rebuild), mending = m_desks.rebuild.mend.active;
-    for (QWidget* lane : {static_cast<QWidget*>(m_marks), static_cast<QWidget*>(m_confidence)})
+    for (QWidget* lane : std::initializer_list<QWidget*>{m_stems, m_marks, m_confidence})
         lane->setVisible(at(stage::split));
+    m_faults->setVisible(at(stage::intake) && m_faults->any());
+    m_loudness->setVisible(at(stage::intake));
+    const bool leaving = at(stage::dispatch);
+    m_large->setVisible(!leaving);
+    m_view->setVisible(!leaving);
+    m_deliveries->setVisible(leaving);
+    m_delivery->setVisible(leaving);
+    m_checks->setVisible(leaving && !m_checks->text().isEmpty());
     m_weighStrip->setVisible(at(stage::weigh));
     m_strength->setVisible(at(stage::weigh) || (rebuilding && m_strengthShown));
     m_lanes->setVisible(rebuilding);
     m_large->setMinimumHeight(rebuilding && mending ? 280 : 0);
     m_large->setMaximumHeight(rebuilding && !mending ? 110 : QWIDGETSIZE_MAX);
     if (!at(stage::weigh) && shown() == Picture::Difference) show(Picture::Ownership);
+}
+
+void Pictures::showChecks() {
+    const Reel* reel = m_studio.document.reel();
+    const auto& all = m_desks.deliverables.deliverables();
+    const int chosen = m_desks.deliverables.chosen();
+    QString text;
+    if (at(stage::dispatch) && reel && chosen >= 0 && chosen < int(all.size())) {
+        const auto& made = m_desks.dispatch.deliveries();
+        const auto found = made.find({reel->id, all[size_t(chosen)].name});
+        if (found != made.end() && !found->second.error.empty())
+            text = "<span style='color:#e07a4b'>" + QString::fromStdString(found->second.error).toHtmlEscaped() +
+                   "</span>";
+        else if (found != made.end() && found->second.report)
+            for (const DeliveryCheck& c : found->second.report->checks)
+                text +=
+                    QString(
+                        "<span style='color:%1'>%2</span>&nbsp;%3<span style='color:#a79d8c'>&nbsp;%4</span> &nbsp; ")
+                        .arg(c.passed ? "#8fb573" : "#e07a4b", c.passed ? QChar(0x2713) : QChar(0x2717),
+                             QString::fromStdString(c.name).toHtmlEscaped(),
+                             QString::fromStdString(c.detail).toHtmlEscaped());
+    }
+    if (m_checks->text() == text) return;
+    m_checks->setText(text);
+    m_checks->setVisible(at(stage::dispatch) && !text.isEmpty());
 }
 
 void Pictures::followReel() {
@@ -150,8 +203,8 @@ void Pictures::tick() {
     if (!player.playing() && frame == m_drawnAt) return;
     m_drawnAt = frame;
     for (QWidget* view :
-         {static_cast<QWidget*>(m_ruler), static_cast<QWidget*>(m_strip), m_large->currentWidget(),
-          static_cast<QWidget*>(m_marks), static_cast<QWidget*>(m_confidence), static_cast<QWidget*>(m_strength)})
+         std::initializer_list<QWidget*>{m_ruler, m_strip, m_large->currentWidget(), m_delivery, m_faults, m_loudness,
+                                         m_stems, m_marks, m_confidence, m_strength})
         view->update();
 }
 

@@ -3,9 +3,14 @@
 #include <QScrollBar>
 #include <QStackedWidget>
 
+#include "app/dispatch/DeliveriesTable.h"
+#include "app/dispatch/DeliveryView.h"
+#include "app/intake/FaultsView.h"
+#include "app/intake/LoudnessView.h"
 #include "app/rebuild/LanesView.h"
 #include "app/split/ConfidenceView.h"
 #include "app/split/MarksLane.h"
+#include "app/split/StemsView.h"
 #include "app/views/CurrentView.h"
 #include "app/views/OwnershipView.h"
 #include "app/views/PictureStrip.h"
@@ -41,6 +46,7 @@ public:
 
 private:
     void followReel();
+    void showChecks();
     QLayout* makeScrollRow();
     void showMarkMenu(const QPoint& at);  ///< at Split, on the Current
     bool at(const char* stage) const { return m_studio.document.session().stage == stage; }
@@ -54,6 +60,12 @@ private:
     CurrentView* m_current;
     OwnershipView* m_ownership;
     DifferenceView* m_difference;
+    DeliveriesTable* m_deliveries;
+    DeliveryView* m_delivery;
+    QLabel* m_checks;
+    FaultsView* m_faults;
+    LoudnessView* m_loudness;
+    StemsView* m_stems;
     MarksLane* m_marks;
     ConfidenceView* m_confidence;
     LanesView* m_lanes;

@@ -5,6 +5,7 @@
 #include <QMessageBox>
 
 #include "app/reels/StemExport.h"
+#include "app/widgets/AskFolder.h"
 #include "core/base/Resources.h"
 
 namespace rivlen {
@@ -53,10 +54,10 @@ void SessionActions::addMenus(const std::function<void()>& cleanVoice) {
             !folder.isEmpty())
             m_studio.reader.addFiles({folder});
     });
-    reel->addAction("Split", QKeySequence("Ctrl+Return"), &m_studio.splitting, &Splitting::split);
+    reel->addAction("Split", QKeySequence("Ctrl+Return"), this, [this] { m_studio.splitting.split(); });
     reel->addAction("Clean the voice", QKeySequence("Ctrl+Shift+Return"), this, cleanVoice);
     reel->addAction("Export stems…", QKeySequence("Ctrl+E"), this, [this] {
-        if (const QString folder = QFileDialog::getExistingDirectory(m_window, "Export stems to"); !folder.isEmpty())
+        if (const QString folder = askFolder(m_window, "Export stems to", "stems"); !folder.isEmpty())
             exportStems(m_studio.document, m_studio.reels, m_studio.work, folder, {});
     });
 }

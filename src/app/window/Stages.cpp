@@ -11,11 +11,11 @@ namespace rivlen {
 const std::array<MakePanel, kStages.size()>& panelTable() {
     static const std::array<MakePanel, kStages.size()> table{
         [](Studio& s, Desks& d) {
-            return makeIntakePanel(s.document, s.reels, s.reader, s.hearing, s.work, d.reels, d.treatment, d.clean);
+            return makeIntakePanel(s.document, s.reels, s.reader, s.work, d.reels, d.treatment, d.clean);
         },
         [](Studio& s, Desks& d) {
             return makeSplitPanel(s.document, s.reels, s.splitting, s.apart, s.work, s.networks, d.marks, d.scenes,
-                                  s.hearing);
+                                  d.trials, s.hearing);
         },
         [](Studio& s, Desks& d) {
             return makeWeighPanel(s.document, s.reels, s.splitting, s.hearing, s.work, d.strength, d.weigh,

@@ -66,7 +66,8 @@ void addWindowKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures,
     sheet.add("show or hide the picture window", {{"F", [&dock] {
                                                        if (dock.hasPicture()) dock.toggleViewAction()->trigger();
                                                    }}});
-    sheet.add("at Intake: all reels as a table", {{"Y", toggleTable}});
+    sheet.add("all reels as a table", {{"Y", toggleTable}},
+              [&s] { return s.document.session().stage != stage::dispatch; });
     sheet.add("Current or Ownership picture",
               {{"V", [&pictures] { pictures.toggle(Picture::Ownership, Picture::Current); }}});
     TimeAxis* axis = &pictures.axis();

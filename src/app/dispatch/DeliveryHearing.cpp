@@ -1,0 +1,121 @@
+#include "app/dispatch/DeliveryHearing.h"
+
+#include "core/media/MediaReader.h"
+#include "core/session/SessionDelivery.h"
+
+namespace rivlen {
+
+namespace fs = std::filesystem;
+
+DeliveryHearing::DeliveryHearing(Document& document, Reels& reels, DeliverablesDesk& deliverables,
+                                 DispatchDesk& dispatch, RebuildMix& mix, Work& work, QObject* parent)
+    : QObject(parent),
+      m_document(document),
+      m_reels(reels),
+      m_deliverables(deliverables),
+      m_dispatch(dispatch),
+      m_mix(mix),
+      m_own(work, this) {
+    mix.playInstead([this](const auto& rebuild) { return plan(rebuild); });
+    connect(&deliverables, &DeliverablesDesk::changed, &mix, &RebuildMix::planAnew);
+    connect(&dispatch, &DispatchDesk::changed, &mix, &RebuildMix::planAnew);
+}
+
+std::shared_ptr<const MixPlan> DeliveryHearing::plan(const std::shared_ptr<const MixPlan>& rebuild) {
+    const Reel* reel = m_document.reel();
+    const auto& all = m_deliverables.deliverables();
+    const int chosen = m_deliverables.chosen();
+    const Plays before = m_plays;
+    if (m_document.session().stage != stage::dispatch || !reel || chosen < 0 || chosen >= int(all.size())) {
+        m_plan.reset();
+        m_key.clear();
+        m_plays = Plays::Nothing;
+        return rebuild;
+    }
+    const Deliverable& d = all[size_t(chosen)];
+    const auto& deliveries = m_dispatch.deliveries();
+    const auto made = deliveries.find({reel->id, d.name});
+    const DeliveryReport* report = made != deliveries.end() && made->second.report && !made->second.report->heldBack
+                                       ? &*made->second.report
+                                       : nullptr;
+    std::error_code gone;
+    if (report && (report->files.size() != 1 || !fs::exists(report->path, gone))) report = nullptr;
+    const std::string key = report
+                                ? report->path.string() + "|" + (report->sha256.empty() ? "" : report->sha256.front())
+                                : m_mix.materialsKey() + "|" + toJson(d).dump() + "|" + reel->id + "|" +
+                                      std::to_string(rebuild ? uintptr_t(&*rebuild->rebuild) : 0);
+    if (key != m_key) {
+        m_key = key;
+        m_why.clear();
+        m_plays = Plays::Nothing;
+        try {
+            m_plan = report ? delivered(*report, d) : toBeDelivered(d);
+            if (m_plan) m_plays = report ? Plays::Delivered : Plays::ToBeDelivered;
+        } catch (const Error& e) {
+            m_plan.reset();
+            m_why = QString::fromStdString(e.what());
+        }
+    }
+    if (m_plays != before) emit changed();
+    return m_plan;
+}
+
+std::shared_ptr<const MixPlan> DeliveryHearing::delivered(const DeliveryReport& report, const Deliverable& d) {
+    const ReelFacts* facts = m_reels.current();
+    if (!facts || !facts->info) return nullptr;
+    const int rate = facts->info->sampleRate;
+    if (!soundAtRate(report.path, rate)) {  // at another rate: heard once it is brought to the reel's
+        m_own.begin();
+        m_own.submit(
+            "Reading " + report.path.filename().string(),
+            [file = report.path, rate](Progress& progress, const Work::Post&) { convertSound(file, rate, progress); },
+            [this](const JobQueue::Outcome& o) {
+                m_key.clear();
+                if (o.done) m_mix.planAnew();
+            });
+        return nullptr;
+    }
+    Rebuild r;
+    r.sounds.push_back({"sound", d.name, report.path});
+    Lane lane;
+    lane.id = "lane";
+    lane.name = d.name;
+    Clip clip;
+    clip.id = "clip";
+    clip.material = "sound";
+    clip.at = d.span ? d.span->first : 0;
+    clip.length = report.duration;
+    lane.clips.push_back(clip);
+    r.lanes.emplace_back(lane);
+    ReelMaterial material;
+    material.sampleRate = rate;
+    material.channels = facts->info->channels;
+    material.frames = facts->info->frames;
+    material.source = [file = m_document.reel()->source] { return std::make_unique<MediaReader>(file); };
+    auto plan = std::make_shared<MixPlan>();
+    plan->rebuild = r;
+    plan->materials = std::make_shared<Materials>(std::move(material), false);
+    plan->channels = mixChannels(facts->info->channels, r);
+    return plan;
+}
+
+std::shared_ptr<const MixPlan> DeliveryHearing::toBeDelivered(const Deliverable& d) {
+    const auto materials = m_mix.materials();
+    if (!materials || !materials->reel().stems || !materials->reel().stems->finished()) {
+        m_why = "The reel is not split yet: it is heard once it is.";
+        return nullptr;
+    }
+    const DeliverySource source = deliverySource(m_document.session(), *m_document.reel(), d, materials->reel());
+    const DeliveryContent& content = deliveryContent(d.holds);
+    auto plan = std::make_shared<MixPlan>();
+    plan->rebuild = source.rebuild;
+    plan->materials = source.materials;
+    plan->channels = source.channels;
+    plan->chosenLanes = true;
+    plan->lanes = lanesOf(*source.rebuild, content);
+    plan->duck = content.ducked;
+    plan->mixChain = content.mixChain;
+    return plan;
+}
+
+}  // namespace rivlen
