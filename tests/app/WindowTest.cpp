@@ -302,6 +302,65 @@ TEST(OwnershipColours, HueOwnerGreyUnsureDarkQuiet) {
     EXPECT_EQ(image.pixelColor(2, 0), theme::ground);
 }
 
+TEST(Waves, AreDrawnFromLowestToHighestAndDottedWhenSamplesCanBeTold) {
+    // 100 samples over 1000 pixels: a step up in the middle.
+    AudioBuffer x(1, 100);
+    for (int i = 50; i < 100; ++i) x.channel(0)[size_t(i)] = 0.5f;
+    const QColor hue = theme::dialogue;
+    const QImage close = drawWaves({{x, hue, ""}}, 1000, 100);
+    const auto drawn = [&](const QImage& image, int px, int py) { return image.pixelColor(px, py).red() > 150; };
+    EXPECT_TRUE(drawn(close, 105, 50)) << "zero in the middle";
+    EXPECT_TRUE(drawn(close, 805, 3)) << "the loudest at the top";
+    EXPECT_FALSE(drawn(close, 805, 50));
+    // A dot is wider than the line: at a sample's place there is ink above and below it, between two samples there is
+    // not.
+    EXPECT_TRUE(drawn(close, 105, 51) && drawn(close, 105, 49));
+    EXPECT_FALSE(drawn(close, 110, 48) || drawn(close, 110, 52));
+    // 10,000 samples over 100 pixels, one of them a click: it is not passed over.
+    AudioBuffer many(1, 10000);
+    many.channel(0)[4242] = -1;
+    const QImage wide = drawWaves({{many, hue, "D"}}, 100, 100);
+    bool seen = false;
+    for (int px = 41; px <= 43; ++px) seen |= drawn(wide, px, 90);
+    EXPECT_TRUE(seen);
+    EXPECT_FALSE(drawn(wide, 60, 90));
+}
+
+TEST_F(Window, PicturesZoomToSamplesAndToFineSpectra) {
+    add({demo + "reel-1-deck.flac"});
+    ASSERT_TRUE(until([&] { return !studio->busy(); }));
+    TimeAxis& axis = window->pictures().axis();
+    auto& waves = find<CurrentView>("current")->waves();
+    EXPECT_FALSE(waves.isVisible());
+    axis.show(3, 3.5);
+    settle();
+    EXPECT_TRUE(waves.isVisible());
+    for (int i = 0; i < 60; ++i) key(Qt::Key_Plus);
+    EXPECT_NEAR(axis.span(), 0.002, 1e-9) << "some hundred samples";
+    ASSERT_TRUE(until([&] { return !waves.busy(); }));
+    EXPECT_EQ(waves.size(), find<CurrentView>("current")->size());
+    // Its loop is set as on every picture.
+    QTest::mouseClick(&waves, Qt::LeftButton, {}, QPoint(waves.width() / 2, 20));
+    EXPECT_NEAR(double(studio->hearing.player().position()) / 48000, (axis.from() + axis.to()) / 2, 3e-5);
+    key(Qt::Key_0);
+    settle();
+    EXPECT_FALSE(waves.isVisible());
+    // Longer and shorter spectra, remembered.
+    auto* choice = find<QComboBox>("spectrumwindow");
+    EXPECT_FALSE(choice->isVisible());
+    key(Qt::Key_V);
+    settle();
+    EXPECT_TRUE(choice->isVisible());
+    const double before = window->pictures().ownership().window();
+    key(Qt::Key_V, Qt::ShiftModifier);
+    const double after = window->pictures().ownership().window();
+    EXPECT_NE(after, before);
+    open();
+    EXPECT_DOUBLE_EQ(window->pictures().ownership().window(), after);
+    EXPECT_DOUBLE_EQ(find<QComboBox>("spectrumwindow")->currentData().toDouble(), after);
+    window->pictures().ownership().setWindow(kUsualWindow);
+}
+
 TEST_F(Window, ASessionWithoutStemsOffersToMakeThemAllAtOnce) {
     add({QString::fromStdString(clip("one.wav", 2).string()), QString::fromStdString(clip("two.wav", 2).string()),
          QString::fromStdString(clip("three.wav", 2).string())});

@@ -37,7 +37,7 @@ void ComputedPicture::compute() {
     const Reel* reel = m_document.reel();
     const ReelFacts* state = m_reels.current();
     if (!isVisible() || !reel || !state || !state->info || m_axis.span() <= 0 || width() < 8) return;
-    const Job job = prepare(width(), std::min(height(), 400));
+    const Job job = prepare(width(), std::min(height(), mostRows()));
     if (!job) {
         m_image = {};
         return update();

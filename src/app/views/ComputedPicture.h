@@ -26,6 +26,8 @@ protected:
     /// What computes the picture of the axis at a size, free of the window's objects; null when there is nothing to
     /// show. Throws Error when it is cancelled or the file went away.
     virtual Job prepare(int columns, int rows) = 0;
+    /// Most rows that are computed: what is finer than the eye is stretched.
+    virtual int mostRows() const { return 400; }
     void paintImage(QPainter& painter);
     void paintFrequencies(QPainter& painter);
     void resizeEvent(QResizeEvent*) override { soon(); }

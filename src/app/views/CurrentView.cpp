@@ -58,6 +58,24 @@ int paintName(QPainter& p, int x, const QColor& colour, const QString& letters, 
 
 }  // namespace
 
+CurrentView::CurrentView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent)
+    : TimeView(document, reels, hearing, axis, parent), m_waves(new WaveView(document, reels, hearing, axis, this)) {
+    m_waves->setObjectName("waves");
+    m_waves->hide();
+    connect(&axis, &TimeAxis::changed, this, &CurrentView::lookClosely);
+}
+
+void CurrentView::lookClosely() {
+    // A short recording is seen whole as a stream, like a long one.
+    m_waves->setVisible(m_axis.span() > 0 && m_axis.span() < WaveView::kCloseSeconds &&
+                        m_axis.span() < 0.75 * m_axis.duration());
+}
+
+void CurrentView::resizeEvent(QResizeEvent* e) {
+    TimeView::resizeEvent(e);
+    m_waves->setGeometry(rect());
+}
+
 void CurrentView::paintPicture(QPainter& p) {
     const ReelFacts* state = m_reels.current();
     if (!state || !state->shownLevels() || !state->info || m_axis.span() <= 0) return;

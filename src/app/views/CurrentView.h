@@ -1,5 +1,5 @@
 #pragma once
-#include "app/views/TimeView.h"
+#include "app/views/WaveView.h"
 
 namespace rivlen {
 
@@ -8,10 +8,17 @@ namespace rivlen {
 class CurrentView : public TimeView {
     Q_OBJECT
 public:
-    using TimeView::TimeView;
+    CurrentView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent = nullptr);
+    /// The waveforms that lie over it when one looks closely.
+    WaveView& waves() { return *m_waves; }
 
 protected:
     void paintPicture(QPainter& painter) override;
+    void resizeEvent(QResizeEvent*) override;
+
+private:
+    void lookClosely();
+    WaveView* m_waves;
 };
 
 }  // namespace rivlen

@@ -1,6 +1,7 @@
 #include "app/views/OwnershipView.h"
 
 #include <QPainter>
+#include <QSettings>
 #include <algorithm>
 #include <cmath>
 
@@ -43,11 +44,18 @@ QImage colourOwnership(const OwnershipPicture& picture, const std::vector<QColor
     return image;
 }
 
+OwnershipView::OwnershipView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent)
+    : ComputedPicture(document, reels, hearing, axis, parent) {
+    const double last = QSettings().value("spectrumWindow", kUsualWindow).toDouble();
+    for (double known : {kShortWindow, kLongWindow})
+        if (std::fabs(last - known) < 1e-6) m_window = known;
+}
+
 ComputedPicture::Job OwnershipView::prepare(int columns, int rows) {
     const auto state = m_reels.current();
     return [source = m_reels.heardFile(*m_document.reel()), stems = state->stems, apart = state->parts,
-            rate = state->info->sampleRate, from = m_axis.from(), to = m_axis.to(), columns,
-            rows](const Progress& progress) {
+            rate = state->info->sampleRate, from = m_axis.from(), to = m_axis.to(), columns, rows,
+            window = m_window](const Progress& progress) {
         MediaReader reader(source);
         std::vector<std::unique_ptr<SampleSource>> readers;
         std::vector<QColor> owners;
@@ -66,9 +74,17 @@ ComputedPicture::Job OwnershipView::prepare(int columns, int rows) {
         std::vector<SampleSource*> sources;
         for (const auto& r : readers) sources.push_back(r.get());
         if (owners.empty()) owners.push_back(theme::leftovers);
-        return colourOwnership(
-            paintOwnership(reader, sources, int64_t(from * rate), int64_t(to * rate), columns, rows, progress), owners);
+        return colourOwnership(paintOwnership(reader, sources, int64_t(from * rate), int64_t(to * rate), columns, rows,
+                                              progress, window),
+                               owners);
     };
+}
+
+void OwnershipView::setWindow(double seconds) {
+    if (seconds == m_window) return;
+    m_window = seconds;
+    QSettings().setValue("spectrumWindow", seconds);
+    soon();
 }
 
 double OwnershipView::frequencyAtY(double y) const {

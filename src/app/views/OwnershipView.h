@@ -14,7 +14,10 @@ namespace rivlen {
 class OwnershipView : public ComputedPicture {
     Q_OBJECT
 public:
-    using ComputedPicture::ComputedPicture;
+    OwnershipView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent = nullptr);
+    /// Of the spectra, seconds: one of kShortWindow, kUsualWindow, kLongWindow. Remembered between runs.
+    void setWindow(double seconds);
+    double window() const { return m_window; }
     /// Draws an overlay from now on, over those before; it must live as long as the view.
     void lay(PictureOverlay* overlay) { m_overlays.push_back(overlay); }
     double frequencyAtY(double y) const;
@@ -29,6 +32,7 @@ protected:
 
 private:
     std::vector<PictureOverlay*> m_overlays;
+    double m_window = kUsualWindow;
 };
 
 /// Colours a picture; free of widgets, so that tests can look at single cells.

@@ -18,9 +18,9 @@ public:
         m_duration = std::max(0.0, seconds);
         show(0, m_duration);
     }
-    /// Shows a span, kept inside the recording and no shorter than 20 ms.
+    /// Shows a span, kept inside the recording and no shorter than 2 ms: single samples can be told apart.
     void show(double from, double to) {
-        const double length = std::clamp(to - from, std::min(0.02, m_duration), m_duration);
+        const double length = std::clamp(to - from, std::min(0.002, m_duration), m_duration);
         m_from = std::clamp(from, 0.0, m_duration - length);
         m_to = m_from + length;
         emit changed();

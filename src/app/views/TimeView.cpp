@@ -82,8 +82,9 @@ void TimeView::wheelEvent(QWheelEvent* e) {
 void TimeRuler::paintPicture(QPainter& p) {
     p.fillRect(rect(), theme::raised);
     if (m_axis.span() <= 0) return;
-    static constexpr std::array<double, 19> steps = {0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1,
-                                                     2,     5,     10,    30,   60,   120,  300, 900, 3600};
+    static constexpr std::array<double, 22> steps = {0.0001, 0.0002, 0.0005, 0.001, 0.002, 0.005, 0.01, 0.02,
+                                                     0.05,   0.1,    0.2,    0.5,   1,     2,     5,    10,
+                                                     30,     60,     120,    300,   900,   3600};
     double step = steps.back();
     for (double s : steps)
         if (s / m_axis.span() * width() > 90) {
@@ -96,8 +97,9 @@ void TimeRuler::paintPicture(QPainter& p) {
         p.setPen(theme::line);
         p.drawLine(QPointF(x, 14), QPointF(x, height()));
         p.setPen(theme::quietInk);
-        const QString text =
-            step < 1 ? QString::fromStdString(formatTime(t)) : QString::fromStdString(formatDuration(t));
+        const QString text = step < 0.001 ? QString("%1 ms").arg(1000 * t, 0, 'f', 1)
+                             : step < 1   ? QString::fromStdString(formatTime(t))
+                                          : QString::fromStdString(formatDuration(t));
         p.drawText(QPointF(x + 4, 17), text);
     }
 }

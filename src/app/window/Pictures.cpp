@@ -86,6 +86,17 @@ QLayout* Pictures::makeScrollRow() {
     m_view->setObjectName("view");
     m_view->setToolTip("Switches between the Current and the Ownership picture (V)");
     m_view->setStyleSheet("padding: 3px 10px");
+    m_window = new QComboBox;
+    m_window->setObjectName("spectrumwindow");
+    m_window->setAccessibleName("Length of the spectra");
+    m_window->setToolTip(
+        "How long a stretch each spectrum looks at: short ones part moments, long ones tones (Shift+V)");
+    m_window->addItem("11 ms", kShortWindow);
+    m_window->addItem("43 ms", kUsualWindow);
+    m_window->addItem("171 ms", kLongWindow);
+    m_window->setCurrentIndex(m_window->findData(m_ownership->window()));
+    connect(m_window, &QComboBox::currentIndexChanged, this,
+            [this](int i) { m_ownership->setWindow(m_window->itemData(i).toDouble()); });
     auto* less = new QPushButton("–");
     auto* more = new QPushButton("+");
     auto* all = new QPushButton("All");
@@ -97,6 +108,7 @@ QLayout* Pictures::makeScrollRow() {
     row->setContentsMargins(8, 4, 8, 4);
     row->setSpacing(6);
     row->addWidget(m_view);
+    row->addWidget(m_window);
     row->addWidget(m_scroll, 1);
     for (auto* b : {less, more, all}) row->addWidget(b);
     connect(m_view, &QPushButton::clicked, this, [this] { toggle(Picture::Ownership, Picture::Current); });
@@ -129,7 +141,12 @@ void Pictures::showMarkMenu(const QPoint& at_) {
 
 void Pictures::show(Picture picture) {
     m_large->setCurrentIndex(int(picture));
+    m_window->setVisible(picture == Picture::Ownership && !at(stage::dispatch));
     m_view->setText(picture == Picture::Ownership ? "Show the Current" : "Show the Ownership picture");
+}
+
+void Pictures::stepWindow() {
+    if (shown() == Picture::Ownership) m_window->setCurrentIndex((m_window->currentIndex() + 1) % m_window->count());
 }
 
 void Pictures::showStrength(bool on) {
@@ -146,6 +163,7 @@ void Pictures::refresh() {
     const bool leaving = at(stage::dispatch);
     m_large->setVisible(!leaving);
     m_view->setVisible(!leaving);
+    m_window->setVisible(!leaving && shown() == Picture::Ownership);
     m_deliveries->setVisible(leaving);
     m_delivery->setVisible(leaving);
     m_checks->setVisible(leaving && !m_checks->text().isEmpty());
@@ -203,8 +221,8 @@ void Pictures::tick() {
     if (!player.playing() && frame == m_drawnAt) return;
     m_drawnAt = frame;
     for (QWidget* view :
-         std::initializer_list<QWidget*>{m_ruler, m_strip, m_large->currentWidget(), m_delivery, m_faults, m_loudness,
-                                         m_stems, m_marks, m_confidence, m_strength})
+         std::initializer_list<QWidget*>{m_ruler, m_strip, m_large->currentWidget(), &m_current->waves(), m_delivery,
+                                         m_faults, m_loudness, m_stems, m_marks, m_confidence, m_strength})
         view->update();
 }
 

@@ -1,4 +1,5 @@
 #pragma once
+#include <QComboBox>
 #include <QPushButton>
 #include <QScrollBar>
 #include <QStackedWidget>
@@ -39,6 +40,7 @@ public:
     Picture shown() const { return Picture(m_large->currentIndex()); }
     /// Shows one picture, or the other when it is shown already.
     void toggle(Picture one, Picture other) { show(shown() == one ? other : one); }
+    void stepWindow();           ///< the next length of the Ownership picture's spectra
     void showStrength(bool on);  ///< strength over time, at Rebuild
     void showStrip(bool on) { m_strip->setVisible(on); }
     void refresh();
@@ -72,6 +74,7 @@ private:
     StrengthView* m_strength;
     WeighStrip* m_weighStrip;
     QPushButton* m_view;
+    QComboBox* m_window;
     QScrollBar* m_scroll;
     bool m_strengthShown = false;
     std::string m_reel;  ///< on the axis

@@ -70,6 +70,8 @@ void addWindowKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures,
               [&s] { return s.document.session().stage != stage::dispatch; });
     sheet.add("Current or Ownership picture",
               {{"V", [&pictures] { pictures.toggle(Picture::Ownership, Picture::Current); }}});
+    sheet.add("longer or shorter spectra in the Ownership picture",
+              {{"Shift+V", [&pictures] { pictures.stepWindow(); }}});
     TimeAxis* axis = &pictures.axis();
     const auto zoom = [axis](double factor) {
         return [axis, factor] { axis->zoom(factor, (axis->from() + axis->to()) / 2); };

@@ -13,11 +13,11 @@ double pictureFrequency(double y, int sampleRate) {
 }
 
 OwnershipPicture paintOwnership(SampleSource& source, const std::vector<SampleSource*>& stems, int64_t from, int64_t to,
-                                int columns, int rows, const Progress& progress) {
+                                int columns, int rows, const Progress& progress, double seconds) {
     OwnershipPicture picture{columns, rows, int(stems.size()), {}, {}};
     picture.level.assign(size_t(rows * columns), -200.0f);
     picture.share.assign(stems.size() * size_t(rows * columns), 0.0f);
-    const int rate = source.sampleRate(), size = std::max(256, nextPowerOfTwo(rate * 0.0427 * 0.99));
+    const int rate = source.sampleRate(), size = std::max(256, nextPowerOfTwo(rate * seconds * 0.99));
     Fft fft(size);
     const auto window = hannWindow(size);
     std::vector<float> block(static_cast<size_t>(size));

@@ -22,9 +22,12 @@ struct OwnershipPicture {
 /// (Glasberg and Moore 1990: 21.4 log10(1 + 0.00437 f)) from 40 Hz to 20 kHz or the Nyquist frequency.
 double pictureFrequency(double y, int sampleRate);
 
-/// Analyses columns moments spread evenly over frames [from, to) with a Hann window of about 43 ms. The share of a
-/// stem is its magnitude over the sum of all stems' magnitudes. Throws Error (Cancelled).
+/// How long the Hann window is: short ones part moments, long ones tones.
+inline constexpr double kShortWindow = 0.0107, kUsualWindow = 0.0427, kLongWindow = 0.1707;  // seconds
+
+/// Analyses columns moments spread evenly over frames [from, to) with a Hann window of about so many seconds. The share
+/// of a stem is its magnitude over the sum of all stems' magnitudes. Throws Error (Cancelled).
 OwnershipPicture paintOwnership(SampleSource& source, const std::vector<SampleSource*>& stems, int64_t from, int64_t to,
-                                int columns, int rows, const Progress& progress);
+                                int columns, int rows, const Progress& progress, double window = kUsualWindow);
 
 }  // namespace rivlen

@@ -1,0 +1,113 @@
+#include "app/views/WaveView.h"
+
+#include <QPainter>
+#include <cmath>
+
+#include "app/widgets/Theme.h"
+#include "core/audio/Decibel.h"
+#include "core/media/MediaReader.h"
+
+namespace rivlen {
+
+namespace {
+
+AudioBuffer meanOf(const AudioBuffer& x) {
+    AudioBuffer mean(1, x.frames());
+    for (int c = 0; c < x.channels(); ++c)
+        for (int64_t i = 0; i < x.frames(); ++i)
+            mean.channel(0)[size_t(i)] += x.channel(c)[size_t(i)] / float(x.channels());
+    return mean;
+}
+
+void drawChannel(QPainter& p, std::span<const float> x, const QRectF& lane, float loudest, const QColor& colour) {
+    const double middle = lane.center().y(), reach = lane.height() / 2 - 3, step = lane.width() / double(x.size());
+    const auto yOf = [&](float v) { return middle - reach * double(v / loudest); };
+    QColor faint = colour;
+    faint.setAlpha(70);
+    p.setPen(faint);
+    p.drawLine(QPointF(lane.left(), middle), QPointF(lane.right(), middle));
+    p.setPen(QPen(colour, 1));
+    if (step < 1) {  // many samples in a column: from the lowest to the highest
+        for (int column = 0; column < int(lane.width()); ++column) {
+            const size_t from = std::min(x.size() - 1, size_t(column / step)),
+                         to = std::min(x.size(), std::max(from + 1, size_t((column + 1) / step) + 1));
+            const auto [low, high] = std::minmax_element(x.begin() + long(from), x.begin() + long(to));
+            p.drawLine(QPointF(column + 0.5, yOf(*high)), QPointF(column + 0.5, yOf(*low)));
+        }
+        return;
+    }
+    p.setRenderHint(QPainter::Antialiasing);
+    QPolygonF line;
+    for (size_t i = 0; i < x.size(); ++i) line << QPointF((double(i) + 0.5) * step, yOf(x[i]));
+    p.drawPolyline(line);
+    if (step < kDotPixels) return;
+    p.setBrush(colour);
+    for (const QPointF& at : line) p.drawEllipse(at, 2, 2);
+}
+
+}  // namespace
+
+QImage drawWaves(const std::vector<WaveRow>& rows, int width, int height) {
+    QImage image(width, height, QImage::Format_RGB32);
+    image.fill(theme::ground);
+    if (rows.empty() || rows.front().sound.frames() == 0) return image;
+    float loudest = 1e-6f;
+    int channels = 0;
+    for (const auto& row : rows) {
+        channels += row.sound.channels();
+        for (float v : row.sound.samples()) loudest = std::max(loudest, std::fabs(v));
+    }
+    QPainter p(&image);
+    const double high = double(height) / std::max(1, channels);
+    double top = 0;
+    for (const auto& row : rows) {
+        for (int c = 0; c < row.sound.channels(); ++c, top += high) {
+            if (top > 0) {
+                p.setPen(theme::line);
+                p.drawLine(QPointF(0, top), QPointF(width, top));
+            }
+            p.save();
+            drawChannel(p, row.sound.channel(c), QRectF(0, top, width, high), loudest, row.colour);
+            p.restore();
+            if (c > 0 || row.letter.isEmpty()) continue;
+            const QRectF chip(10, top + 6, 18, 18);
+            p.setRenderHint(QPainter::Antialiasing);
+            p.setPen(Qt::NoPen);
+            p.setBrush(row.colour);
+            p.drawRoundedRect(chip, 4, 4);
+            p.setPen(theme::ground);
+            p.setFont(theme::font(12, QFont::DemiBold));
+            p.drawText(chip, Qt::AlignCenter, row.letter);
+        }
+    }
+    const QString scale =
+        QString("full height %1 dBFS").arg(toDb(double(loudest)), 0, 'f', 1).replace('-', QChar(0x2212));
+    p.setFont(theme::font(11));
+    p.setPen(theme::quietInk);
+    p.drawText(QRectF(0, 4, width - 8, 16), Qt::AlignRight | Qt::AlignVCenter, scale);
+    return image;
+}
+
+ComputedPicture::Job WaveView::prepare(int columns, int rows) {
+    const ReelFacts* state = m_reels.current();
+    const int rate = state->info->sampleRate;
+    const int64_t first = std::llround(m_axis.from() * rate),
+                  count = std::max<int64_t>(1, std::llround(m_axis.span() * rate));
+    return [file = m_reels.heardFile(*m_document.reel()), stems = state->stems, first, count, columns,
+            rows](const Progress& progress) {
+        std::vector<WaveRow> all;
+        MediaReader reader(file);
+        AudioBuffer source = reader.read(first, count);
+        all.push_back({source.channels() <= 2 ? std::move(source) : meanOf(source), theme::ink, ""});
+        for (size_t s = 0; stems && s < stems->shape().stems.size(); ++s) {
+            progress.throwIfCancelled();
+            all.push_back(
+                {meanOf(stems->open(int(s))->read(first, count)), theme::stemColor(int(s)), theme::stemLetter(int(s))});
+        }
+        return drawWaves(all, columns, rows);
+    };
+}
+
+void WaveView::paintPicture(QPainter& p) { paintImage(p); }
+
+}  // namespace rivlen
