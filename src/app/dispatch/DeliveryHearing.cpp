@@ -8,7 +8,7 @@ namespace rivlen {
 namespace fs = std::filesystem;
 
 DeliveryHearing::DeliveryHearing(Document& document, Reels& reels, DeliverablesDesk& deliverables,
-                                 DispatchDesk& dispatch, RebuildMix& mix, Work& work, QObject* parent)
+                                 DispatchDesk& dispatch, MixMaker& mix, Work& work, QObject* parent)
     : QObject(parent),
       m_document(document),
       m_reels(reels),
@@ -17,8 +17,8 @@ DeliveryHearing::DeliveryHearing(Document& document, Reels& reels, DeliverablesD
       m_mix(mix),
       m_own(work, this) {
     mix.playInstead([this](const auto& rebuild) { return plan(rebuild); });
-    connect(&deliverables, &DeliverablesDesk::changed, &mix, &RebuildMix::planAnew);
-    connect(&dispatch, &DispatchDesk::changed, &mix, &RebuildMix::planAnew);
+    connect(&deliverables, &DeliverablesDesk::changed, &mix, &MixMaker::planAnew);
+    connect(&dispatch, &DispatchDesk::changed, &mix, &MixMaker::planAnew);
 }
 
 std::shared_ptr<const MixPlan> DeliveryHearing::plan(const std::shared_ptr<const MixPlan>& rebuild) {

@@ -1,6 +1,6 @@
 #pragma once
 #include "app/dispatch/DispatchDesk.h"
-#include "app/rebuild/RebuildMix.h"
+#include "app/hearing/MixMaker.h"
 
 namespace rivlen {
 
@@ -10,7 +10,7 @@ class DeliveryHearing : public QObject {
     Q_OBJECT
 public:
     DeliveryHearing(Document& document, Reels& reels, DeliverablesDesk& deliverables, DispatchDesk& dispatch,
-                    RebuildMix& mix, Work& work, QObject* parent = nullptr);
+                    MixMaker& mix, Work& work, QObject* parent = nullptr);
 
     enum class Plays { Nothing, Delivered, ToBeDelivered };
     Plays plays() const { return m_plays; }
@@ -29,7 +29,7 @@ private:
     Reels& m_reels;
     DeliverablesDesk& m_deliverables;
     DispatchDesk& m_dispatch;
-    RebuildMix& m_mix;
+    MixMaker& m_mix;
     std::string m_key;  ///< what m_plan is made of
     std::shared_ptr<const MixPlan> m_plan;
     Plays m_plays = Plays::Nothing;

@@ -99,8 +99,8 @@ void FaultsView::paintRow(QPainter& p, int r) {
     p.setFont(theme::font(12));
     p.setPen(theme::quietInk);
     const int chosen = m_desk.chosenFault();
-    QString said = count == 1 ? QString::fromStdString(describe(m_found[size_t(last)])).section(": ", 1)
-                              : QString("%1 times").arg(count);
+    const QString only = QString::fromStdString(describe(m_found[size_t(last)]));
+    QString said = count == 1 ? (only.contains(": ") ? only.section(": ", 1) : only) : QString("%1 times").arg(count);
     if (open == 0) said += said.isEmpty() ? "seen to" : ", seen to";
     if (chosen >= 0 && m_found[size_t(chosen)].kind == m_rows[size_t(r)])
         said = QString::fromStdString(describe(m_found[size_t(chosen)])) + "  –  N the next one, Shift+N the last";

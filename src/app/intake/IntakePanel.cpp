@@ -15,11 +15,11 @@ namespace {
 class IntakePanel : public StagePanel {
 public:
     IntakePanel(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model,
-                TreatmentDesk& desk, CleanDesk& clean)
+                TreatmentDesk& desk, QWidget* foot)
         : StagePanel("What do I have, and what is wrong with it?") {
         m_tabs = makePageTabs("intaketabs", {"Reels", "Faults", "Treatments"});
         auto* pages = new QStackedWidget;
-        auto* list = new ReelControls(document, reels, reader, work, model, clean);
+        auto* list = new ReelControls(document, reels, reader, work, model, foot);
         auto* faults = new FaultControls(document, reels, desk);
         auto* treatments = new TreatmentControls(document, reels, work, desk);
         for (QWidget* page :
@@ -53,8 +53,8 @@ private:
 }  // namespace
 
 StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model,
-                            TreatmentDesk& desk, CleanDesk& clean) {
-    return new IntakePanel(document, reels, reader, work, model, desk, clean);
+                            TreatmentDesk& desk, QWidget* foot) {
+    return new IntakePanel(document, reels, reader, work, model, desk, foot);
 }
 
 }  // namespace rivlen

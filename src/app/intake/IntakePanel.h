@@ -1,5 +1,4 @@
 #pragma once
-#include "app/dispatch/CleanDesk.h"
 #include "app/intake/ReelsModel.h"
 #include "app/intake/TreatmentDesk.h"
 #include "app/reels/ReelReader.h"
@@ -8,6 +7,6 @@
 namespace rivlen {
 
 StagePanel* makeIntakePanel(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model,
-                            TreatmentDesk& desk, CleanDesk& clean);
+                            TreatmentDesk& desk, QWidget* foot);
 
 }  // namespace rivlen

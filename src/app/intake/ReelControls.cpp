@@ -7,7 +7,6 @@
 #include <QVBoxLayout>
 #include <cmath>
 
-#include "app/intake/CleanControls.h"
 #include "app/intake/ConformDialog.h"
 #include "app/widgets/PanelParts.h"
 #include "core/media/Timecode.h"
@@ -59,7 +58,7 @@ constexpr int kSortBy[] = {-1,
 }  // namespace
 
 ReelControls::ReelControls(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model,
-                           CleanDesk& clean, QWidget* parent)
+                           QWidget* foot, QWidget* parent)
     : QWidget(parent), m_document(document), m_reels(reels), m_reader(reader), m_work(work), m_model(model) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
@@ -129,7 +128,7 @@ ReelControls::ReelControls(Document& document, Reels& reels, ReelReader& reader,
     words->addRow("Group", m_group);
     words->addRow("Note", m_note);
     column->addLayout(words);
-    column->addWidget(new CleanControls(document, clean));
+    column->addWidget(foot);
 
     connect(add, &QPushButton::clicked, this,
             [this] { m_reader.addFiles(QFileDialog::getOpenFileNames(this, "Add recordings")); });

@@ -5,17 +5,16 @@
 #include <QPushButton>
 #include <QTreeView>
 
-#include "app/dispatch/CleanDesk.h"
 #include "app/intake/ReelsModel.h"
 #include "app/reels/ReelReader.h"
 
 namespace rivlen {
 
-/// The page Reels of Intake: the reels, searched and sorted, and the facts of the present one.
+/// The page Reels of Intake: the reels, searched and sorted, and the facts of the present one. foot: what stands below.
 class ReelControls : public QWidget {
     Q_OBJECT
 public:
-    ReelControls(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model, CleanDesk& clean,
+    ReelControls(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model, QWidget* foot,
                  QWidget* parent = nullptr);
 
 signals:

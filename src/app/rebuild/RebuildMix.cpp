@@ -12,7 +12,7 @@ namespace rivlen {
 
 RebuildMix::RebuildMix(Document& document, Reels& reels, Hearing& hearing, RebuildDesk& desk, Work& work,
                        QObject* parent)
-    : QObject(parent),
+    : MixMaker(parent),
       m_document(document),
       m_reels(reels),
       m_hearing(hearing),
@@ -191,10 +191,7 @@ void RebuildMix::makePlan() {
     play(std::move(plan));
 }
 
-void RebuildMix::play(std::shared_ptr<const MixPlan> plan) {
-    if (m_instead) plan = m_instead(plan);
-    m_hearing.player().setMix(std::move(plan));
-}
+void RebuildMix::play(std::shared_ptr<const MixPlan> plan) { m_hearing.player().setMix(chosen(std::move(plan))); }
 
 std::string soundFor(Rebuild& r, const std::filesystem::path& file) {
     for (const Sound& s : r.sounds)

@@ -1,6 +1,7 @@
 #pragma once
 #include <map>
 
+#include "app/hearing/MixMaker.h"
 #include "app/rebuild/RebuildDesk.h"
 #include "app/work/OwnWork.h"
 #include "core/rebuild/Materials.h"
@@ -10,14 +11,14 @@ namespace rivlen {
 /// What the rebuild is made of: the stems and sounds that its clips play, read in the background, and the plan by which
 /// the player plays it. Whatever is computed for the rebuild runs here, one after the other, and is given up when
 /// another reel is there.
-class RebuildMix : public QObject {
+class RebuildMix : public MixMaker {
     Q_OBJECT
 public:
     RebuildMix(Document& document, Reels& reels, Hearing& hearing, RebuildDesk& desk, Work& work,
                QObject* parent = nullptr);
 
-    std::shared_ptr<Materials> materials() const { return m_materials; }
-    const std::string& materialsKey() const { return m_key; }  ///< what they are made of
+    std::shared_ptr<Materials> materials() const override { return m_materials; }
+    const std::string& materialsKey() const override { return m_key; }
     /// Of a sound, or of "voice" and "room"; null while it is read.
     std::shared_ptr<LevelTrack> levels(const std::string& material) const;
     double soundSeconds(const std::string& sound) const;  ///< 0: not known yet
@@ -25,10 +26,7 @@ public:
     /// Runs work beside the window; done is called with it afterwards, when the same reel is still there.
     int run(const QString& title, std::function<void(Progress&)> work, std::function<void()> done);
     void cancel(int job) { m_own.cancel(job); }
-    /// What plays in the place of the rebuild's plan; it is asked whenever that may have changed.
-    using Instead = std::function<std::shared_ptr<const MixPlan>(const std::shared_ptr<const MixPlan>& rebuild)>;
-    void playInstead(Instead instead) { m_instead = std::move(instead); }
-    void planAnew() { makePlan(); }
+    void planAnew() override { makePlan(); }
     bool busy() const { return !m_own.idle(); }
 
 signals:
@@ -54,7 +52,6 @@ private:
     std::map<std::string, SoundFacts> m_sounds;  ///< by file and rate
     std::shared_ptr<Materials> m_materials;
     std::string m_key;
-    Instead m_instead;
     OwnWork m_own;
 };
 

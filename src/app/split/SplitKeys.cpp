@@ -5,8 +5,7 @@
 
 namespace rivlen {
 
-void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks, SceneDesk& scenes, UnsureDesk& unsure,
-                  TrialDesk& trials) {
+void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks, SceneDesk& scenes, UnsureDesk& unsure) {
     const KeySheet::When here = [&document] { return document.session().stage == stage::split; };
     std::vector<KeySheet::Key> only;
     for (size_t s = 0; s < kStemCount; ++s)
@@ -18,7 +17,6 @@ void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks, Sc
               {{"K", [&marks] { marks.accept(); }}, {"Shift+K", [&marks] { marks.takeAway(); }}}, here);
     sheet.add("at Split: hear the next or the last moment that the network was unsure of",
               {{"J", [&unsure] { unsure.step(1); }}, {"Shift+J", [&unsure] { unsure.step(-1); }}}, here);
-    sheet.add("at Split: try other networks and qualities on the loop", {{"T", [&trials] { trials.start(); }}}, here);
     sheet.add("at Split: learn the scene from its marks, or stop learning",
               {{"Shift+L", [&scenes] { scenes.learn(); }}}, here);
 }

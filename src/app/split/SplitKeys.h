@@ -1,13 +1,11 @@
 #pragma once
 #include "app/split/SceneDesk.h"
 #include "app/split/UnsureDesk.h"
-#include "app/weigh/TrialDesk.h"
 #include "app/widgets/KeySheet.h"
 
 namespace rivlen {
 
 /// The keys of Split.
-void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks, SceneDesk& scenes, UnsureDesk& unsure,
-                  TrialDesk& trials);
+void addSplitKeys(KeySheet& sheet, const Document& document, MarkDesk& marks, SceneDesk& scenes, UnsureDesk& unsure);
 
 }  // namespace rivlen

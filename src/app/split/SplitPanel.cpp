@@ -5,7 +5,6 @@
 #include "app/split/MarkControls.h"
 #include "app/split/PartsControls.h"
 #include "app/split/SplitControls.h"
-#include "app/weigh/TrialControls.h"
 #include "app/widgets/PanelParts.h"
 
 namespace rivlen {
@@ -15,7 +14,7 @@ namespace {
 class SplitPanel : public StagePanel {
 public:
     SplitPanel(Document& document, Reels& reels, Splitting& splitting, TakingApart& apart, Work& work,
-               InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, TrialDesk& trials, Hearing& hearing)
+               InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, Hearing& hearing, QWidget* tryPage)
         : StagePanel("Which network, and how well did it go?"), m_marks(marks) {
         m_tabs = makePageTabs("splittabs", {"Network", "Marks", "Parts", "Try"});
         m_tabs->setTabToolTip(1, "What alone is heard where: what you know of this recording and no network can");
@@ -29,15 +28,12 @@ public:
         pages->addWidget(new MarkControls(marks, scenes, hearing));
         m_parts = new PartsControls(document, reels, apart, hearing);
         pages->addWidget(m_parts);
-        pages->addWidget(new TrialControls(hearing, trials, "split_"));
+        pages->addWidget(tryPage);
         m_column->addWidget(m_tabs);
         m_column->addWidget(pages, 1);
         connect(m_tabs, &QTabBar::currentChanged, pages, &QStackedWidget::setCurrentIndex);
         connect(&marks, &MarkDesk::changed, this, &SplitPanel::count);
         // Whoever takes up a mark in a picture sees the list of them.
-        connect(&trials, &TrialDesk::began, this, [this, &document] {
-            if (document.session().stage == stage::split) m_tabs->setCurrentIndex(3);
-        });
         connect(&marks, &MarkDesk::taken, this, [this] { m_tabs->setCurrentIndex(1); });
     }
 
@@ -60,9 +56,9 @@ private:
 }  // namespace
 
 StagePanel* makeSplitPanel(Document& document, Reels& reels, Splitting& splitting, TakingApart& apart, Work& work,
-                           InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, TrialDesk& trials,
-                           Hearing& hearing) {
-    return new SplitPanel(document, reels, splitting, apart, work, networks, marks, scenes, trials, hearing);
+                           InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, Hearing& hearing,
+                           QWidget* tryPage) {
+    return new SplitPanel(document, reels, splitting, apart, work, networks, marks, scenes, hearing, tryPage);
 }
 
 }  // namespace rivlen

@@ -2,13 +2,12 @@
 #include "app/reels/TakingApart.h"
 #include "app/split/InstalledNetworks.h"
 #include "app/split/SceneDesk.h"
-#include "app/weigh/TrialDesk.h"
 #include "app/widgets/StagePanel.h"
 
 namespace rivlen {
 
 StagePanel* makeSplitPanel(Document& document, Reels& reels, Splitting& splitting, TakingApart& apart, Work& work,
-                           InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, TrialDesk& trials,
-                           Hearing& hearing);
+                           InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, Hearing& hearing,
+                           QWidget* tryPage);
 
 }  // namespace rivlen

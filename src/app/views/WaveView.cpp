@@ -3,7 +3,7 @@
 #include <QPainter>
 #include <cmath>
 
-#include "app/widgets/Theme.h"
+#include "app/widgets/Plaque.h"
 #include "core/audio/Decibel.h"
 #include "core/media/MediaReader.h"
 
@@ -83,8 +83,11 @@ QImage drawWaves(const std::vector<WaveRow>& rows, int width, int height) {
     const QString scale =
         QString("full height %1 dBFS").arg(toDb(double(loudest)), 0, 'f', 1).replace('-', QChar(0x2212));
     p.setFont(theme::font(11));
+    const double wide = p.fontMetrics().horizontalAdvance(scale) + 12;
+    const QRectF behind(width - wide - 4, 4, wide, 18);
+    paintPlaque(p, behind);
     p.setPen(theme::quietInk);
-    p.drawText(QRectF(0, 4, width - 8, 16), Qt::AlignRight | Qt::AlignVCenter, scale);
+    p.drawText(behind, Qt::AlignCenter, scale);
     return image;
 }
 

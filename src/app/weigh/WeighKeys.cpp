@@ -20,7 +20,8 @@ void addWeighKeys(KeySheet& sheet, const Document& document, const Hearing& hear
         stems.push_back({QString("Ctrl+%1").arg(s + 1), [&strength, s] { strength.chooseStem(kStemNames[s]); }});
     sheet.add("at Weigh: the strength of Dialogue, Music, Ambience", stems, open, "Ctrl+1 … 3");
     sheet.add("at Weigh: a region of its own for the loop", {{"R", [&strength] { strength.regionFromLoop(); }}}, open);
-    sheet.add("at Weigh: try networks and settings on the loop", {{"T", [&trials] { trials.start(); }}}, open);
+    sheet.add("at Split and Weigh: try networks and settings on the loop", {{"T", [&trials] { trials.start(); }}},
+              [&document, open] { return open() || document.session().stage == stage::split; });
     sheet.add("at Weigh: the difference of two candidates as a picture", {{"X", toggleDifference}}, open);
     sheet.add("at Weigh: take the suggested strength", {{"K", [&weigh] { weigh.useSuggestion(); }}}, open);
     sheet.add("at Weigh: hear the next or the last of the worst places",

@@ -13,8 +13,8 @@
 #include <QMimeData>
 #include <QSettings>
 
+#include "app/dispatch/CleanControls.h"
 #include "app/dispatch/DispatchKeys.h"
-#include "app/intake/CleanControls.h"
 #include "app/intake/IntakeKeys.h"
 #include "app/rebuild/RebuildKeys.h"
 #include "app/rebuild/ToolControls.h"
@@ -125,7 +125,7 @@ void MainWindow::makePanels() {
 void MainWindow::addKeys() {
     addWindowKeys(m_keys, m_studio, m_desks, *m_pictures, *m_dock, [this] { showTable(!m_tableShown); });
     addIntakeKeys(m_keys, m_studio.document, m_desks.treatment);
-    addSplitKeys(m_keys, m_studio.document, m_desks.marks, m_desks.scenes, m_desks.unsure, m_desks.trials);
+    addSplitKeys(m_keys, m_studio.document, m_desks.marks, m_desks.scenes, m_desks.unsure);
     addWeighKeys(m_keys, m_studio.document, m_studio.hearing, m_desks.strength, m_desks.weigh, m_desks.candidates,
                  m_desks.trials, [this] { m_pictures->toggle(Picture::Difference, Picture::Ownership); });
     addDispatchKeys(m_keys, m_studio.document, m_desks.deliverables);

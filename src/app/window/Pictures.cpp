@@ -70,6 +70,7 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
     stack->addLayout(makeScrollRow());
 
     connect(&reels, &Reels::read, this, &Pictures::followReel);
+    connect(&m_axis, &TimeAxis::changed, this, &Pictures::showStems);
     connect(&desks.deliverables, &DeliverablesDesk::changed, this, &Pictures::showChecks);
     connect(&desks.dispatch, &DispatchDesk::changed, this, &Pictures::showChecks);
     connect(&desks.rebuild.mend, &MendTool::changed, this, [this] {
@@ -141,12 +142,18 @@ void Pictures::showMarkMenu(const QPoint& at_) {
 
 void Pictures::show(Picture picture) {
     m_large->setCurrentIndex(int(picture));
+    showStems();
     m_window->setVisible(picture == Picture::Ownership && !at(stage::dispatch));
     m_view->setText(picture == Picture::Ownership ? "Show the Current" : "Show the Ownership picture");
 }
 
 void Pictures::stepWindow() {
     if (shown() == Picture::Ownership) m_window->setCurrentIndex((m_window->currentIndex() + 1) % m_window->count());
+}
+
+void Pictures::showStems() {
+    const bool above = shown() == Picture::Current && m_current->waves().isVisibleTo(m_current);  // as waves
+    m_stems->setVisible(at(stage::split) && !above);
 }
 
 void Pictures::showStrength(bool on) {
@@ -156,8 +163,8 @@ void Pictures::showStrength(bool on) {
 
 void Pictures::refresh() {
     const bool rebuilding = at(stage::rebuild), mending = m_desks.rebuild.mend.active;
-    for (QWidget* lane : std::initializer_list<QWidget*>{m_stems, m_marks, m_confidence})
-        lane->setVisible(at(stage::split));
+    for (QWidget* lane : std::initializer_list<QWidget*>{m_marks, m_confidence}) lane->setVisible(at(stage::split));
+    showStems();
     m_faults->setVisible(at(stage::intake) && m_faults->any());
     m_loudness->setVisible(at(stage::intake));
     const bool leaving = at(stage::dispatch);

@@ -49,6 +49,7 @@ public:
 private:
     void followReel();
     void showChecks();
+    void showStems();
     QLayout* makeScrollRow();
     void showMarkMenu(const QPoint& at);  ///< at Split, on the Current
     bool at(const char* stage) const { return m_studio.document.session().stage == stage; }

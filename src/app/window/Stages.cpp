@@ -1,9 +1,13 @@
 #include "app/window/Stages.h"
 
+#include <QTabBar>
+
+#include "app/dispatch/CleanControls.h"
 #include "app/dispatch/DispatchPanel.h"
 #include "app/intake/IntakePanel.h"
 #include "app/rebuild/RebuildPanel.h"
 #include "app/split/SplitPanel.h"
+#include "app/weigh/TrialControls.h"
 #include "app/weigh/WeighPanel.h"
 
 namespace rivlen {
@@ -11,11 +15,19 @@ namespace rivlen {
 const std::array<MakePanel, kStages.size()>& panelTable() {
     static const std::array<MakePanel, kStages.size()> table{
         [](Studio& s, Desks& d) {
-            return makeIntakePanel(s.document, s.reels, s.reader, s.work, d.reels, d.treatment, d.clean);
+            return makeIntakePanel(s.document, s.reels, s.reader, s.work, d.reels, d.treatment,
+                                   new CleanControls(s.document, d.clean));
         },
         [](Studio& s, Desks& d) {
-            return makeSplitPanel(s.document, s.reels, s.splitting, s.apart, s.work, s.networks, d.marks, d.scenes,
-                                  d.trials, s.hearing);
+            auto* tryPage = new TrialControls(s.hearing, d.trials, "split_");
+            auto* panel = makeSplitPanel(s.document, s.reels, s.splitting, s.apart, s.work, s.networks, d.marks,
+                                         d.scenes, s.hearing, tryPage);
+            // Whoever tries networks sees what comes of it.
+            QObject::connect(&d.trials, &TrialDesk::began, panel, [panel, &document = s.document] {
+                if (document.session().stage == stage::split)
+                    panel->findChild<QTabBar*>("splittabs")->setCurrentIndex(3);
+            });
+            return panel;
         },
         [](Studio& s, Desks& d) {
             return makeWeighPanel(s.document, s.reels, s.splitting, s.hearing, s.work, d.strength, d.weigh,

@@ -1,4 +1,4 @@
-#include "app/intake/CleanControls.h"
+#include "app/dispatch/CleanControls.h"
 
 #include <QHBoxLayout>
 
