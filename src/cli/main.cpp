@@ -34,16 +34,16 @@ int main(int argc, char** argv) {
     CLI::App program("Rivlen: takes mixed recordings apart into dialogue, music and ambience.", "rivlen-cli");
     program.set_version_flag("--version", std::string("rivlen-cli ") + RIVLEN_VERSION);
     program.require_subcommand(1);
-    rivlen::addInspect(program, progress);
-    rivlen::addSplit(program, progress);
-    rivlen::addTreat(program, progress);
-    rivlen::addClean(program, progress);
-    rivlen::addWeigh(program, progress);
-    rivlen::addDispatch(program, progress);
-    rivlen::addNetworks(program);
-    rivlen::addLearn(program, progress);
-    rivlen::addScore(program);
     try {
+        rivlen::addInspect(program, progress);
+        rivlen::addSplit(program, progress);
+        rivlen::addTreat(program, progress);
+        rivlen::addClean(program, progress);
+        rivlen::addWeigh(program, progress);
+        rivlen::addDispatch(program, progress);
+        rivlen::addNetworks(program);
+        rivlen::addLearn(program, progress);
+        rivlen::addScore(program);
         program.parse(argc, argv);
     } catch (const CLI::ParseError& e) {
         if (e.get_exit_code() == 0) leave(program.exit(e));  // help, version

@@ -50,7 +50,7 @@ TEST(Trial, SeparatesTheStretchAndWeighsItAtEachStrength) {
     const auto& quick = choices[1];
     EXPECT_EQ(quick.quality, "quick");
     const auto network = loadNetwork(quick.card);
-    const std::vector<StrengthTimeline> timelines{{}, strength(6)};
+    const std::vector<StrengthTimeline> timelines{strength(18), strength(6)};
     const int64_t first = 4 * 48000, count = 2 * 48000;  // between the clinks of cups, which no depth takes out
     const Trial trial = tryNetwork(reader, quick, network, timelines, first, count, {});
     ASSERT_EQ(trial.weighings.size(), 2u);

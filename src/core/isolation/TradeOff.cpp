@@ -23,11 +23,10 @@ std::string costBeyond(const TradePoint& from, const TradePoint& to) {
     part[0] = char(std::tolower(part[0]));
     std::string text;
     if (cleaner < 0.5) {
-        text = formatted("From here on, more strength takes hardly any more spill but adds damage, mostly %s.",
-                         part.c_str());
+        text = formatted("Beyond it more strength only adds damage, mostly %s.", part.c_str());
     } else {
         const double points = std::max(0.0, to.damage.total - from.damage.total) / cleaner;
-        text = formatted("From here on, 1 dB less spill costs %.1f points of damage, mostly %s.", points, part.c_str());
+        text = formatted("Beyond it, 1 dB less spill costs %.1f points of damage, mostly %s.", points, part.c_str());
     }
     return text;
 }

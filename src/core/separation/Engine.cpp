@@ -1,7 +1,9 @@
 #include "core/separation/Engine.h"
 
 #include <algorithm>
+#include <cmath>
 #include <future>
+#include <numeric>
 
 #include "core/audio/AudioQueue.h"
 #include "core/audio/ChannelLayout.h"
@@ -108,39 +110,28 @@ private:
     std::future<void> m_running;
 };
 
-}  // namespace
-
-std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions& options) {
-    if (options.apart) return card.stems;
-    if (options.stems.empty()) return card.shown;
-    for (const auto& name : card.shown)
-        if (std::find(options.stems.begin(), options.stems.end(), name) == options.stems.end())
-            throw Error(Error::Kind::Usage,
-                        "The network \"" + card.id + "\" has a stem \"" + name +
-                            "\" that has no place here: its card can show it as one of the known stems.");
-    return options.stems;
+/// The rates in Hz at which the network hears the sound.
+std::vector<int> ratesOf(const NetworkCard& card, EngineOptions::Quality quality) {
+    const auto& rates = quality == EngineOptions::Quality::Fine ? card.fineRates : card.quickRates;
+    return rates.empty() ? std::vector<int>{card.sampleRate} : rates;
 }
 
-bool separatesRoom(const NetworkCard& card) {
-    for (size_t s = 0; s < card.stems.size(); ++s)
-        if (card.stems[s] == kRoomStem && card.shown[card.shownRow[s]] == "dialogue") return true;
-    return false;
+/// Hands on what lies in [from, to) of the separated sound alone.
+StemSink cutTo(int64_t from, int64_t to, const StemSink& sink) {
+    return [=, &sink](int64_t first, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+        const int64_t begin = std::max(first, from), end = std::min(first + source.frames(), to);
+        if (begin >= end) return;
+        if (end - begin == source.frames()) return sink(first - from, source, stems);
+        std::vector<AudioBuffer> cut;
+        for (const auto& stem : stems) cut.push_back(stem.slice(begin - first, end - begin));
+        sink(begin - from, source.slice(begin - first, end - begin), cut);
+    };
 }
 
-std::vector<std::string> withRoom(const NetworkCard& card, std::vector<std::string> stems) {
-    if (!separatesRoom(card) || stems.empty() || stems[0] != "dialogue")
-        throw Error(
-            Error::Kind::Usage,
-            "The network \"" + card.id +
-                "\" does not separate the room from the voice: leave Room keep at 100 %, or choose another network.");
-    stems.push_back(kRoomStem);
-    return stems;
-}
-
-void separate(SampleSource& source, const std::shared_ptr<Network>& network, const EngineOptions& options,
-              const StemSink& sink, const Progress& progress) {
-    const int64_t to = options.to < 0 ? source.frames() : std::min(options.to, source.frames());
-    const int64_t length = std::max<int64_t>(0, to - options.from);
+/// Separates all of [options.from, options.to), of which nothing outside is heard.
+void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, const EngineOptions& options,
+                 const StemSink& sink, const Progress& progress) {
+    const int64_t length = options.to - options.from;
     const size_t stemCount = stemsGiven(network->card(), options).size();
     std::vector<std::vector<int>> groups;
     for (auto& group : channelGroups(source.channels())) {
@@ -148,9 +139,7 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
         else  // a mono network takes the channels one by one
             for (int c : group) groups.push_back({c});
     }
-    std::vector<int> rates =
-        options.quality == EngineOptions::Quality::Fine ? network->card().fineRates : network->card().quickRates;
-    if (rates.empty()) rates = {network->card().sampleRate};
+    const std::vector<int> rates = ratesOf(network->card(), options.quality);
     const auto places = std::make_shared<TileStream::Places>(kTilesAtOnce);
     const size_t atOnce = groups.size() * rates.size() == 1 ? kTilesAtOnce : 1;
     std::vector<ChannelRun> runs;  // one a group and rate
@@ -201,6 +190,57 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
     }
     handOn(length);
     deliverer.wait();
+}
+
+}  // namespace
+
+std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions& options) {
+    if (options.apart) return card.stems;
+    if (options.stems.empty()) return card.shown;
+    for (const auto& name : card.shown)
+        if (std::find(options.stems.begin(), options.stems.end(), name) == options.stems.end())
+            throw Error(Error::Kind::Usage,
+                        "The network \"" + card.id + "\" has a stem \"" + name +
+                            "\" that has no place here: its card can show it as one of the known stems.");
+    return options.stems;
+}
+
+bool separatesRoom(const NetworkCard& card) {
+    for (size_t s = 0; s < card.stems.size(); ++s)
+        if (card.stems[s] == kRoomStem && card.shown[card.shownRow[s]] == "dialogue") return true;
+    return false;
+}
+
+std::vector<std::string> withRoom(const NetworkCard& card, std::vector<std::string> stems) {
+    if (!separatesRoom(card) || stems.empty() || stems[0] != "dialogue")
+        throw Error(
+            Error::Kind::Usage,
+            "The network \"" + card.id +
+                "\" does not separate the room from the voice: leave Room keep at 100 %, or choose another network.");
+    stems.push_back(kRoomStem);
+    return stems;
+}
+
+void separate(SampleSource& source, const std::shared_ptr<Network>& network, const EngineOptions& options,
+              const StemSink& sink, const Progress& progress) {
+    EngineOptions heard = options;
+    const int64_t to = options.to < 0 ? source.frames() : std::min(options.to, source.frames()),
+                  from = std::min(options.from, to);
+    const auto rates = ratesOf(network->card(), options.quality);
+    const double context = double(network->card().context) / *std::min_element(rates.begin(), rates.end());
+    // On the grid of every rate, as counted from the recording's beginning: half a grid later the answer is another
+    // one.
+    const double period = double(network->card().grid) / std::reduce(rates.begin(), rates.end(), 0, std::gcd<int, int>);
+    const double before = double(from) / source.sampleRate() - context;
+    heard.from = std::llround(std::max(0.0, std::floor(before / period) * period) * source.sampleRate());
+    heard.to = std::min(to + int64_t(std::ceil(context * source.sampleRate())), source.frames());
+    const auto seconds = [&](int64_t frames) { return double(frames) / source.sampleRate(); };
+    // What is heard before and after belongs to the first tile; a span that was to be one tile stays one.
+    const double whole = seconds(to - from), tile = options.tileSeconds > 0 ? options.tileSeconds : kTileSeconds;
+    heard.firstTileSeconds = options.firstTileSeconds + seconds(from - heard.from);
+    if (std::min(tile, options.firstTileSeconds) >= whole)
+        heard.firstTileSeconds = heard.tileSeconds = seconds(heard.to - heard.from);
+    separateAll(source, network, heard, cutTo(from - heard.from, to - heard.from, sink), progress);
 }
 
 }  // namespace rivlen

@@ -40,11 +40,11 @@ bool separatesRoom(const NetworkCard& card);
 /// Separates a recording of any length, rate and channel count in bounded memory.
 ///
 /// Groups of channels (channelGroups()) are resampled to the network's rate, run through it in tiles with
-/// the context that its card asks for, and resampled back; in both qualities at the
-/// rates that the card gives, as if the recording were slower or faster, and the mean is taken. What is left over - the
-/// band above the network's rate, the filters' edges, rounding - is shared out by Remainder, so that the stems sum to
-/// the source to within float rounding. Progress is reported in 0 ... 1; a cancelled computation returns within 200 ms
-/// (a tile in flight is abandoned) by throwing Error (Cancelled).
+/// the context that its card asks for (also from outside of the span, so that a span sounds as it does in the whole),
+/// and resampled back; in both qualities at the rates that the card gives, as if the recording were slower or faster,
+/// and the mean is taken. What is left over - the band above the network's rate, the filters' edges, rounding - is
+/// shared out by Remainder, so that the stems sum to the source to within float rounding. Progress is reported in 0 ...
+/// 1; a cancelled computation returns within 200 ms (a tile in flight is abandoned) by throwing Error (Cancelled).
 void separate(SampleSource& source, const std::shared_ptr<Network>& network, const EngineOptions& options,
               const StemSink& sink, const Progress& progress);
 
