@@ -10,6 +10,7 @@
 #include <fstream>
 
 #include "WindowFixture.h"
+#include "app/dispatch/DeliveryView.h"
 #include "app/window/CourseBar.h"
 
 using namespace rivlen;
@@ -192,6 +193,41 @@ TEST_F(DispatchStage, TheChosenFileIsHeardBeforeAndAfterAndItsChecksStandBelow) 
     key(Qt::Key_4, Qt::AltModifier);
     settle();
     EXPECT_EQ(heard.current(), nullptr) << "the rebuild plays again";
+}
+
+TEST_F(DispatchStage, AFileForEachChannelIsHeardAndSeenDownToItsSamples) {
+    addAndSplit(4);
+    key(Qt::Key_5, Qt::AltModifier);
+    deliverables().choose(2);
+    deliverables().edit("Files", [](Deliverable& d) { d.monoFiles = true; });
+    desk().dispatch(QString::fromStdString((folder / "out").string()), false);
+    ASSERT_TRUE(until([&] { return !desk().busy(); }));
+    settle();
+    auto& heard = window->desks().delivered;
+    ASSERT_EQ(heard.plays(), DeliveryHearing::Plays::Delivered) << heard.why().toStdString();
+    const auto& made = desk().deliveries();
+    const DeliveryReport& report = *made.at({studio->document.reel()->id, all()[2].name}).report;
+    ASSERT_EQ(report.files.size(), 2u);
+    RenderGraph graph(heard.current()->rebuild, heard.current()->materials, heard.current()->options(1));
+    graph.seek(0, 0);
+    const AudioBuffer plays = graph.next(3 * 48000);
+    std::vector<AudioBuffer> stored;
+    for (const auto& file : report.files) stored.push_back(MediaReader(file).read(0, 3 * 48000));
+    for (int c = 0; c < 2; ++c)
+        for (int64_t i = 0; i < 3 * 48000; ++i)
+            ASSERT_NEAR(plays.channel(c)[size_t(i)], stored[size_t(c)].channel(0)[size_t(i)], 1e-6) << c << ", " << i;
+    // The picture below reads the files themselves when it is looked at closely.
+    const DeliveryStretch& stretch = find<DeliveryView>("deliveryview")->stretch();
+    TimeAxis& axis = window->pictures().axis();
+    axis.show(1, 1.01);
+    ASSERT_TRUE(until([&] { return stretch.found() && stretch.found()->samples.size() == 2; }));
+    ASSERT_EQ(stretch.found()->samples[1].size(), 480u);
+    for (size_t i = 0; i < 480; ++i) EXPECT_EQ(stretch.found()->samples[1][i], stored[1].channel(0)[48000 + i]);
+    axis.show(0, 4);
+    ASSERT_TRUE(until([&] { return stretch.found() && stretch.found()->samples.empty(); }));
+    EXPECT_GT(stretch.found()->wave.size(), 300u);
+    ASSERT_EQ(stretch.found()->shortTerm.size(), 40u);
+    EXPECT_NEAR(stretch.found()->shortTerm[35], *report.maxShortTerm, 1) << "the loudness of three seconds";
 }
 
 TEST_F(DispatchStage, TheRecipeSaysWhatItCan) {

@@ -11,6 +11,7 @@
 #include "WindowFixture.h"
 #include "app/rebuild/ChainCurve.h"
 #include "app/rebuild/ReplaceMusicDialog.h"
+#include "core/audio/Decibel.h"
 #include "core/loudness/Loudness.h"
 
 using namespace rivlen;
@@ -139,6 +140,42 @@ TEST_F(RebuildStage, ClipsAreCutMovedTrimmedAndFadedByMouseAndKeyboard) {
     key(Qt::Key_K);
     ASSERT_EQ(rebuild().markers.size(), 1u);
     EXPECT_NEAR(rebuild().markers[0].at, 0.5, 1e-4);
+}
+
+TEST_F(RebuildStage, LanesShowTheirSamplesWhereLittleTimeIsShown) {
+    begin();
+    const auto waves = [&]() -> const LaneWaves& { return lanes().waves(); };
+    const std::string clip = lane(0).clips.front().id;
+    EXPECT_EQ(waves().of(clip), nullptr) << "five seconds are shown";
+    desk().edit("Gain", [&](Rebuild& r) {
+        Clip& c = r.lane(lane(0).id)->clips.front();
+        c.gain = -6, c.fadeIn = 1, c.fadeInShape = FadeShape::Linear;
+    });
+    TimeAxis& axis = window->pictures().axis();
+    const auto shows = [&](double from, double to) {
+        axis.show(from, to);
+        return until([&] { return !waves().busy() && waves().of(clip); });
+    };
+    ASSERT_TRUE(shows(2, 2.01));
+    ASSERT_TRUE(until([&] { return settled(); }));
+    const auto samples = [&](int64_t first, int64_t count) {
+        return tools().mix.materials()->open("dialogue", rebuild())->read(first, count);
+    };
+    const auto expectMean = [&](double gain, int64_t first, size_t count) {
+        const AudioBuffer x = samples(first, int64_t(count));
+        ASSERT_GE(waves().of(clip)->samples.size(), count);
+        for (size_t i = 0; i < count; ++i) {
+            const double mean = (double(x.channel(0)[i]) + double(x.channel(1)[i])) / 2;
+            ASSERT_NEAR(waves().of(clip)->samples[i], mean * gain, 5e-4) << i;
+        }
+    };
+    expectMean(fromDb(-6.0), 96000, 480);
+    const QImage dots = lanes().grab().toImage();
+    ASSERT_TRUE(shows(0.5, 0.501));
+    expectMean(fromDb(-6.0) * 0.5, 24000, 48);
+    EXPECT_NE(lanes().grab().toImage(), dots);
+    axis.show(0, 5);
+    EXPECT_EQ(waves().of(clip), nullptr);
 }
 
 TEST_F(RebuildStage, CrossFadesAndBeforeAndAfter) {

@@ -1,6 +1,6 @@
 #include "app/dispatch/DeliveryHearing.h"
 
-#include "core/media/MediaReader.h"
+#include "core/media/JoinedFiles.h"
 #include "core/session/SessionDelivery.h"
 
 namespace rivlen {
@@ -39,7 +39,9 @@ std::shared_ptr<const MixPlan> DeliveryHearing::plan(const std::shared_ptr<const
                                        ? &*made->second.report
                                        : nullptr;
     std::error_code gone;
-    if (report && (report->files.size() != 1 || !fs::exists(report->path, gone))) report = nullptr;
+    if (report && std::any_of(report->files.begin(), report->files.end(),
+                              [&](const auto& file) { return !fs::exists(file, gone); }))
+        report = nullptr;
     const std::string key = report
                                 ? report->path.string() + "|" + (report->sha256.empty() ? "" : report->sha256.front())
                                 : m_mix.materialsKey() + "|" + toJson(d).dump() + "|" + reel->id + "|" +
@@ -64,11 +66,19 @@ std::shared_ptr<const MixPlan> DeliveryHearing::delivered(const DeliveryReport& 
     const ReelFacts* facts = m_reels.current();
     if (!facts || !facts->info) return nullptr;
     const int rate = facts->info->sampleRate;
-    if (!soundAtRate(report.path, rate)) {  // at another rate: heard once it is brought to the reel's
+    std::vector<fs::path> files;
+    for (const auto& file : report.files)
+        if (const auto ready = soundAtRate(file, rate)) files.push_back(*ready);
+    if (files.size() < report.files.size()) {  // at another rate: heard once it is brought to the reel's
         m_own.begin();
         m_own.submit(
             "Reading " + report.path.filename().string(),
-            [file = report.path, rate](Progress& progress, const Work::Post&) { convertSound(file, rate, progress); },
+            [all = report.files, rate](Progress& progress, const Work::Post&) {
+                for (size_t i = 0; i < all.size(); ++i)
+                    convertSound(all[i], rate,
+                                 Progress(progress, double(i) / double(all.size()),
+                                          double(i + 1) / double(all.size())));
+            },
             [this](const JobQueue::Outcome& o) {
                 m_key.clear();
                 if (o.done) m_mix.planAnew();
@@ -76,26 +86,26 @@ std::shared_ptr<const MixPlan> DeliveryHearing::delivered(const DeliveryReport& 
         return nullptr;
     }
     Rebuild r;
-    r.sounds.push_back({"sound", d.name, report.path});
     Lane lane;
     lane.id = "lane";
     lane.name = d.name;
     Clip clip;
     clip.id = "clip";
-    clip.material = "sound";
+    clip.material = "source";  // its own: see below
     clip.at = d.span ? d.span->first : 0;
     clip.length = report.duration;
     lane.clips.push_back(clip);
     r.lanes.emplace_back(lane);
     ReelMaterial material;
     material.sampleRate = rate;
-    material.channels = facts->info->channels;
-    material.frames = facts->info->frames;
-    material.source = [file = m_document.reel()->source] { return std::make_unique<MediaReader>(file); };
+    JoinedFiles joined(files);
+    material.channels = joined.channels();
+    material.frames = joined.frames();
+    material.source = [files] { return std::make_unique<JoinedFiles>(files); };
     auto plan = std::make_shared<MixPlan>();
     plan->rebuild = r;
     plan->materials = std::make_shared<Materials>(std::move(material), false);
-    plan->channels = mixChannels(facts->info->channels, r);
+    plan->channels = mixChannels(joined.channels(), r);
     return plan;
 }
 

@@ -4,6 +4,7 @@
 #include <QPainterPath>
 #include <cmath>
 
+#include "app/views/WaveDrawing.h"
 #include "app/widgets/Plaque.h"
 #include "core/audio/Decibel.h"
 
@@ -22,12 +23,17 @@ QString figure(double v, const char* unit) {
 
 DeliveryView::DeliveryView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, DeliverablesDesk& desk,
                            DispatchDesk& dispatch, const DeliveryHearing& heard, QWidget* parent)
-    : TimeView(document, reels, hearing, axis, parent), m_desk(desk), m_dispatch(dispatch), m_heard(heard) {
+    : TimeView(document, reels, hearing, axis, parent),
+      m_desk(desk),
+      m_dispatch(dispatch),
+      m_heard(heard),
+      m_stretch(axis) {
     setObjectName("deliveryview");
     setFixedHeight(kHead + kLoudness + kGap + kWave + 6);
     connect(&desk, &DeliverablesDesk::changed, this, &DeliveryView::follow);
     connect(&dispatch, &DispatchDesk::changed, this, &DeliveryView::follow);
     connect(&heard, &DeliveryHearing::changed, this, qOverload<>(&QWidget::update));
+    connect(&m_stretch, &DeliveryStretch::changed, this, qOverload<>(&QWidget::update));
     follow();
 }
 
@@ -41,12 +47,18 @@ void DeliveryView::follow() {
         const auto& made = m_dispatch.deliveries();
         if (const auto found = made.find({reel->id, m_chosen->name}); found != made.end()) m_made = found->second;
     }
+    const bool there = m_made && m_made->report && !m_made->report->heldBack;
+    m_stretch.follow(there ? m_made->report->files : std::vector<std::filesystem::path>(), there ? whole().first : 0);
     update();
 }
 
-double DeliveryView::xOf(size_t point, size_t points) const {
+std::pair<double, double> DeliveryView::whole() const {
     const double from = m_chosen->span ? m_chosen->span->first : 0;
-    return m_axis.xAt(from + m_made->report->duration * (double(point) + 0.5) / double(points), width());
+    return {from, from + m_made->report->duration};
+}
+
+double DeliveryView::xOf(size_t point, size_t points, double from, double to) const {
+    return m_axis.xAt(from + (to - from) * (double(point) + 0.5) / double(points), width());
 }
 
 void DeliveryView::paintLevel(QPainter& p, double y, const QString& words, bool right) {
@@ -64,12 +76,15 @@ void DeliveryView::paintLoudness(QPainter& p, const QRectF& lane) {
     const auto yOf = [&](double db) {
         return lane.top() + lane.height() * std::clamp((kLoud - db) / (kLoud - kSoft), 0.0, 1.0);
     };
-    const auto& values = r.curves->shortTerm;
+    const auto* found = m_stretch.found();
+    const bool fine = found && !found->shortTerm.empty();
+    const auto& values = fine ? found->shortTerm : r.curves->shortTerm;
+    const auto [from, to] = fine ? std::pair(found->from, found->to) : whole();
     QPainterPath path;
     bool drawing = false;
     for (size_t i = 0; i < values.size(); ++i) {
         const bool sounds = double(values[i]) > kSoft;
-        const QPointF at(xOf(i, values.size()), yOf(double(values[i])));
+        const QPointF at(xOf(i, values.size(), from, to), yOf(double(values[i])));
         if (sounds && drawing) path.lineTo(at);
         else if (sounds) path.moveTo(at);
         drawing = sounds;
@@ -103,17 +118,23 @@ void DeliveryView::paintLoudness(QPainter& p, const QRectF& lane) {
 
 void DeliveryView::paintWave(QPainter& p, const QRectF& lane) {
     const DeliveryReport& r = *m_made->report;
-    const auto& wave = r.curves->wave;
+    const auto* found = m_stretch.found();
+    const int stem =
+        deliveryContent(m_chosen->holds).stems.size() == 1 ? deliveryContent(m_chosen->holds).stems[0] : -1;
+    const QColor colour = stem >= 0 ? theme::stemColor(stem) : theme::leftovers;
+    if (found && !found->samples.empty()) return paintClose(p, lane, colour);
+    const bool fine = found && !found->wave.empty();
+    const auto& wave = fine ? found->wave : r.curves->wave;
+    const auto [from, to] = fine ? std::pair(found->from, found->to) : whole();
     const double middle = lane.center().y(), reach = lane.height() / 2 - 5;
     QPainterPath path;
     for (size_t i = 0; i < wave.size(); ++i)
-        i == 0 ? path.moveTo(xOf(i, wave.size()), middle - reach * double(wave[i].second))
-               : path.lineTo(xOf(i, wave.size()), middle - reach * double(wave[i].second));
-    for (size_t i = wave.size(); i-- > 0;) path.lineTo(xOf(i, wave.size()), middle - reach * double(wave[i].first));
+        i == 0 ? path.moveTo(xOf(i, wave.size(), from, to), middle - reach * double(wave[i].second))
+               : path.lineTo(xOf(i, wave.size(), from, to), middle - reach * double(wave[i].second));
+    for (size_t i = wave.size(); i-- > 0;)
+        path.lineTo(xOf(i, wave.size(), from, to), middle - reach * double(wave[i].first));
     p.setRenderHint(QPainter::Antialiasing);
-    const int stem =
-        deliveryContent(m_chosen->holds).stems.size() == 1 ? deliveryContent(m_chosen->holds).stems[0] : -1;
-    p.fillPath(path, stem >= 0 ? theme::stemColor(stem) : theme::leftovers);
+    p.fillPath(path, colour);
     p.setFont(theme::font(11));
     const double ceiling = fromDb(m_chosen->ceiling) * reach;
     const bool over = r.truePeak && *r.truePeak > m_chosen->ceiling;
@@ -122,6 +143,18 @@ void DeliveryView::paintWave(QPainter& p, const QRectF& lane) {
     paintLevel(p, middle - ceiling,
                "ceiling " + figure(m_chosen->ceiling, "dBTP") +
                    (r.truePeak ? ", peak " + figure(*r.truePeak, "dBTP") : QString()));
+}
+
+void DeliveryView::paintClose(QPainter& p, const QRectF& lane, const QColor& colour) {
+    const auto& found = *m_stretch.found();
+    const double a = m_axis.xAt(found.from, width()), b = m_axis.xAt(found.to, width());
+    QColor shade = colour;
+    if (found.samples.size() > 1) shade.setAlpha(170);  // one channel over the other
+    p.setClipRect(lane);
+    for (const auto& channel : found.samples)
+        paintSamples(p, channel, QRectF(a, lane.top(), b - a, lane.height()), found.loudest, shade);
+    p.setClipping(false);
+    paintFullHeight(p, width(), lane.top(), found.loudest);
 }
 
 void DeliveryView::paintPicture(QPainter& p) {

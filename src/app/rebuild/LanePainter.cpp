@@ -5,6 +5,7 @@
 
 #include "app/rebuild/LaneNames.h"
 #include "app/views/PartLook.h"
+#include "app/views/WaveDrawing.h"
 #include "app/widgets/Theme.h"
 #include "core/audio/Decibel.h"
 #include "core/separation/Parts.h"
@@ -60,6 +61,15 @@ float LanePainter::levelOf(const Clip& clip, double from, double to) const {
 void LanePainter::paintWave(QPainter& p, const LanesLayout& layout, const QRectF& body, const Clip& clip,
                             const QColor& colour, const DrawnCurve* duck) const {
     const double left = std::max(body.left(), 0.0), right = std::min(body.right(), double(layout.width()));
+    if (const LaneWaves::Wave* wave = m_waves.of(clip.id); wave && !wave->samples.empty()) {
+        const double x = layout.xAt(clip.at + wave->from), wide = layout.xAt(wave->seconds) - layout.xAt(0);
+        p.save();
+        p.setClipRect(QRectF(left, body.top() + kTitle, right - left, body.height() - kTitle));
+        paintSamples(p, wave->samples, {x, body.top() + kTitle, wide, body.height() - kTitle}, m_waves.loudest(),
+                     colour);
+        p.restore();
+        return;
+    }
     const double middle = body.top() + kTitle + (body.height() - kTitle) / 2, reach = (body.height() - kTitle) / 2 - 2;
     const float gain = float(fromDb(clip.gain));
     QVector<QLineF> lines;

@@ -4,6 +4,7 @@
 
 #include "app/rebuild/Ducking.h"
 #include "app/rebuild/LaneCurves.h"
+#include "app/rebuild/LaneWaves.h"
 #include "app/rebuild/LanesLayout.h"
 #include "app/rebuild/RebuildMix.h"
 
@@ -14,8 +15,8 @@ namespace rivlen {
 class LanePainter {
 public:
     LanePainter(const Reels& reels, RebuildMix& mix, const RebuildDesk& desk, const Ducking& ducking,
-                const LaneCurves& curves)
-        : m_reels(reels), m_mix(mix), m_desk(desk), m_ducking(ducking), m_curves(curves) {}
+                const LaneCurves& curves, const LaneWaves& waves)
+        : m_reels(reels), m_mix(mix), m_desk(desk), m_ducking(ducking), m_curves(curves), m_waves(waves) {}
 
     /// What is worked on at the moment, of the chosen lane's curve.
     struct Hand {
@@ -40,6 +41,7 @@ private:
     const RebuildDesk& m_desk;
     const Ducking& m_ducking;
     const LaneCurves& m_curves;
+    const LaneWaves& m_waves;
 };
 
 }  // namespace rivlen

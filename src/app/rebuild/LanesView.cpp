@@ -4,6 +4,7 @@
 #include <QMimeData>
 #include <QPushButton>
 
+#include "app/views/WaveDrawing.h"
 #include "app/widgets/Theme.h"
 #include "core/audio/Decibel.h"
 
@@ -15,7 +16,8 @@ LanesView::LanesView(RebuildTools& tools, Document& document, Reels& reels, Spli
       m_mix(tools.mix),
       m_tones(tools.tones),
       m_gestures(reels, hearing, tools.desk, tools.clips, tools.lanes, tools.curves),
-      m_painter(reels, tools.mix, tools.desk, tools.ducking, tools.curves) {
+      m_waves(axis, tools.mix, tools.desk, tools.ducking),
+      m_painter(reels, tools.mix, tools.desk, tools.ducking, tools.curves, m_waves) {
     setObjectName("lanes");
     setFocusPolicy(Qt::StrongFocus);
     setAcceptDrops(true);
@@ -28,6 +30,7 @@ LanesView::LanesView(RebuildTools& tools, Document& document, Reels& reels, Spli
         paintAgain();
     });
     connect(&axis, &TimeAxis::changed, this, &LanesView::paintAgain);
+    connect(&m_waves, &LaneWaves::changed, this, &LanesView::paintAgain);
     m_split = new QPushButton("Split it now", this);
     m_split->setObjectName("splitnow");
     m_split->setToolTip("Separates the reel with its network and quality, as at Split (Ctrl+Return)");
@@ -90,6 +93,7 @@ void LanesView::paintMarks(QPainter& p, const LanesLayout& layout) {
         shade.setAlpha(50);
         p.fillRect(QRectF(layout.xAt(from), 0, layout.xAt(to) - layout.xAt(from), height()), shade);
     }
+    if (m_waves.shows()) paintFullHeight(p, width(), 0, m_waves.loudest());
     const double foot = layout.lanesHeight();
     p.fillRect(QRectF(0, foot, width(), height() - foot), theme::ground);
     p.setFont(theme::font(10));

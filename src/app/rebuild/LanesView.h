@@ -26,6 +26,7 @@ public:
     void setSnapping(bool on) { m_gestures.setSnapping(on); }
     bool snapping() const { return m_gestures.snapping(); }
     LanesLayout lanesLayout() const;
+    const LaneWaves& waves() const { return m_waves; }
 
 protected:
     void paintPicture(QPainter& painter) override;
@@ -51,6 +52,7 @@ private:
     RebuildMix& m_mix;
     const ToneTools& m_tones;
     LaneGestures m_gestures;
+    LaneWaves m_waves;
     LanePainter m_painter;
     QPushButton* m_split;  ///< offered where the lanes are silent
     QPixmap m_static;

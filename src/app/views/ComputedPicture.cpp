@@ -1,10 +1,7 @@
 #include "app/views/ComputedPicture.h"
 
 #include <QPainter>
-#include <algorithm>
-
 #include "app/widgets/Theme.h"
-#include "core/base/Error.h"
 #include "core/spectral/OwnershipPicture.h"
 
 namespace rivlen {
@@ -14,6 +11,7 @@ ComputedPicture::ComputedPicture(Document& document, Reels& reels, Hearing& hear
     m_wait.setSingleShot(true);
     m_wait.setInterval(60);
     connect(&m_wait, &QTimer::timeout, this, &ComputedPicture::compute);
+    connect(&m_newest, &NewestJob::ended, this, qOverload<>(&QWidget::update));
     connect(&axis, &TimeAxis::changed, this, [this] { soon(); });
     connect(&reels, &Reels::stemsChanged, this, [this] {
         if (!m_wait.isActive()) soon();
@@ -21,19 +19,8 @@ ComputedPicture::ComputedPicture(Document& document, Reels& reels, Hearing& hear
     connect(&reels, &Reels::read, this, [this] { soon(); });
 }
 
-ComputedPicture::~ComputedPicture() {
-    retire();
-    for (auto& thread : m_retired) thread.join();
-}
-
-void ComputedPicture::retire() {
-    if (m_progress) m_progress->cancel();
-    if (m_thread.joinable()) m_retired.push_back(std::move(m_thread));
-    m_progress.reset();
-}
-
 void ComputedPicture::compute() {
-    retire();
+    m_newest.cancel();
     const Reel* reel = m_document.reel();
     const ReelFacts* state = m_reels.current();
     if (!isVisible() || !reel || !state || !state->info || m_axis.span() <= 0 || width() < 8) return;
@@ -42,35 +29,10 @@ void ComputedPicture::compute() {
         m_image = {};
         return update();
     }
-    m_progress = std::make_shared<Progress>();
-    m_thread = std::thread([this, progress = m_progress, job, id = reel->id, from = m_axis.from(), to = m_axis.to()] {
-        QImage image;
-        try {
-            image = job(*progress);
-        } catch (const Error&) {  // cancelled, or the file went away: the reel's own state tells that
-        }
-        QMetaObject::invokeMethod(
-            this,
-            [this, progress, image, id, from, to, thread = std::this_thread::get_id()] {
-                if (progress != m_progress) {  // a newer computation has taken over
-                    const auto ended = std::find_if(m_retired.begin(), m_retired.end(),
-                                                    [thread](const std::thread& t) { return t.get_id() == thread; });
-                    if (ended != m_retired.end()) {
-                        ended->join();
-                        m_retired.erase(ended);
-                    }
-                    return;
-                }
-                m_thread.join();
-                m_progress.reset();
-                update();
-                if (image.isNull()) return;
-                m_image = image;
-                m_from = from;
-                m_to = to;
-                m_reel = id;
-            },
-            Qt::QueuedConnection);
+    m_newest.run([this, job, id = reel->id, from = m_axis.from(), to = m_axis.to()](const Progress& progress) {
+        return [this, image = job(progress), id, from, to] {
+            if (!image.isNull()) m_image = image, m_from = from, m_to = to, m_reel = id;
+        };
     });
 }
 

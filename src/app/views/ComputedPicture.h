@@ -2,12 +2,9 @@
 #include <QImage>
 #include <QTimer>
 #include <functional>
-#include <memory>
-#include <thread>
-#include <vector>
 
 #include "app/views/TimeView.h"
-#include "core/base/Progress.h"
+#include "app/work/NewestJob.h"
 
 namespace rivlen {
 
@@ -16,8 +13,7 @@ class ComputedPicture : public TimeView {
     Q_OBJECT
 public:
     ComputedPicture(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent = nullptr);
-    ~ComputedPicture() override;
-    bool busy() const { return m_progress != nullptr || m_wait.isActive(); }
+    bool busy() const { return m_newest.busy() || m_wait.isActive(); }
     /// Computes anew in a moment; quick changes are gathered into one computation.
     void soon() { m_wait.start(); }
 
@@ -35,14 +31,11 @@ protected:
 
 private:
     void compute();
-    void retire();  ///< cancels the computation without waiting for it
     QTimer m_wait;
-    std::shared_ptr<Progress> m_progress;
-    std::thread m_thread;
-    std::vector<std::thread> m_retired;  ///< cancelled, joined when the view goes away or they have ended
     QImage m_image;
     double m_from = 0, m_to = 0;  ///< seconds that the image shows
     std::string m_reel;
+    NewestJob m_newest;  ///< last: gone first
 };
 
 }  // namespace rivlen

@@ -8,6 +8,7 @@
 
 #include "app/views/LevelWidth.h"
 #include "app/views/PartLook.h"
+#include "app/views/WaveDrawing.h"
 #include "app/widgets/Plaque.h"
 #include "app/widgets/Theme.h"
 #include "core/separation/Parts.h"
@@ -67,8 +68,7 @@ CurrentView::CurrentView(Document& document, Reels& reels, Hearing& hearing, Tim
 
 void CurrentView::lookClosely() {
     // A short recording is seen whole as a stream, like a long one.
-    m_waves->setVisible(m_axis.span() > 0 && m_axis.span() < WaveView::kCloseSeconds &&
-                        m_axis.span() < 0.75 * m_axis.duration());
+    m_waves->setVisible(m_axis.span() > 0 && m_axis.span() < kCloseSeconds && m_axis.span() < 0.75 * m_axis.duration());
 }
 
 void CurrentView::resizeEvent(QResizeEvent* e) {

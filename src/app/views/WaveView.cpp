@@ -3,8 +3,8 @@
 #include <QPainter>
 #include <cmath>
 
-#include "app/widgets/Plaque.h"
-#include "core/audio/Decibel.h"
+#include "app/views/WaveDrawing.h"
+#include "app/widgets/Theme.h"
 #include "core/media/MediaReader.h"
 
 namespace rivlen {
@@ -17,32 +17,6 @@ AudioBuffer meanOf(const AudioBuffer& x) {
         for (int64_t i = 0; i < x.frames(); ++i)
             mean.channel(0)[size_t(i)] += x.channel(c)[size_t(i)] / float(x.channels());
     return mean;
-}
-
-void drawChannel(QPainter& p, std::span<const float> x, const QRectF& lane, float loudest, const QColor& colour) {
-    const double middle = lane.center().y(), reach = lane.height() / 2 - 3, step = lane.width() / double(x.size());
-    const auto yOf = [&](float v) { return middle - reach * double(v / loudest); };
-    QColor faint = colour;
-    faint.setAlpha(70);
-    p.setPen(faint);
-    p.drawLine(QPointF(lane.left(), middle), QPointF(lane.right(), middle));
-    p.setPen(QPen(colour, 1));
-    if (step < 1) {  // many samples in a column: from the lowest to the highest
-        for (int column = 0; column < int(lane.width()); ++column) {
-            const size_t from = std::min(x.size() - 1, size_t(column / step)),
-                         to = std::min(x.size(), std::max(from + 1, size_t((column + 1) / step) + 1));
-            const auto [low, high] = std::minmax_element(x.begin() + long(from), x.begin() + long(to));
-            p.drawLine(QPointF(column + 0.5, yOf(*high)), QPointF(column + 0.5, yOf(*low)));
-        }
-        return;
-    }
-    p.setRenderHint(QPainter::Antialiasing);
-    QPolygonF line;
-    for (size_t i = 0; i < x.size(); ++i) line << QPointF((double(i) + 0.5) * step, yOf(x[i]));
-    p.drawPolyline(line);
-    if (step < kDotPixels) return;
-    p.setBrush(colour);
-    for (const QPointF& at : line) p.drawEllipse(at, 2, 2);
 }
 
 }  // namespace
@@ -66,9 +40,7 @@ QImage drawWaves(const std::vector<WaveRow>& rows, int width, int height) {
                 p.setPen(theme::line);
                 p.drawLine(QPointF(0, top), QPointF(width, top));
             }
-            p.save();
-            drawChannel(p, row.sound.channel(c), QRectF(0, top, width, high), loudest, row.colour);
-            p.restore();
+            paintSamples(p, row.sound.channel(c), QRectF(0, top, width, high), loudest, row.colour);
             if (c > 0 || row.letter.isEmpty()) continue;
             const QRectF chip(10, top + 6, 18, 18);
             p.setRenderHint(QPainter::Antialiasing);
@@ -80,14 +52,7 @@ QImage drawWaves(const std::vector<WaveRow>& rows, int width, int height) {
             p.drawText(chip, Qt::AlignCenter, row.letter);
         }
     }
-    const QString scale =
-        QString("full height %1 dBFS").arg(toDb(double(loudest)), 0, 'f', 1).replace('-', QChar(0x2212));
-    p.setFont(theme::font(11));
-    const double wide = p.fontMetrics().horizontalAdvance(scale) + 12;
-    const QRectF behind(width - wide - 4, 4, wide, 18);
-    paintPlaque(p, behind);
-    p.setPen(theme::quietInk);
-    p.drawText(behind, Qt::AlignCenter, scale);
+    paintFullHeight(p, width, 0, loudest);
     return image;
 }
 

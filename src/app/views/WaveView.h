@@ -3,22 +3,19 @@
 
 namespace rivlen {
 
-/// A stretch of some sounds as waveforms in rows, each channel of the first and the mean of the others' channels. Where
-/// a sample has kDotPixels of width it gets a dot.
+/// A stretch of some sounds as waveforms in rows, each channel of the first and the mean of the others' channels.
 struct WaveRow {
     AudioBuffer sound;  ///< one channel is drawn for each
     QColor colour;
     QString letter;  ///< may be empty
 };
 QImage drawWaves(const std::vector<WaveRow>& rows, int width, int height);
-inline constexpr double kDotPixels = 5;
 
 /// The Current looked at closely, down to single samples: the recording and its stems as waveforms. It lies over the
 /// Current while less than kCloseSeconds are shown.
 class WaveView : public ComputedPicture {
     Q_OBJECT
 public:
-    static constexpr double kCloseSeconds = 4;
     using ComputedPicture::ComputedPicture;
 
 protected:

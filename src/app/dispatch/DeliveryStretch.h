@@ -1,0 +1,48 @@
+#pragma once
+#include <QTimer>
+#include <filesystem>
+#include <optional>
+#include <vector>
+
+#include "app/views/TimeAxis.h"
+#include "app/work/NewestJob.h"
+
+namespace rivlen {
+
+/// What is in sight of a delivered file, read from the file itself beside the window: finer than the curves of its
+/// report, down to single samples.
+class DeliveryStretch : public QObject {
+    Q_OBJECT
+public:
+    static constexpr double kWaveSeconds = 300, kLoudnessSeconds = 60;  ///< most that is read for each
+
+    explicit DeliveryStretch(const TimeAxis& axis, QObject* parent = nullptr);
+    /// The files (one, or one for each channel) of what is shown, and where on the axis they begin; none: nothing is.
+    void follow(std::vector<std::filesystem::path> files, double begin);
+
+    struct Found {
+        double from = 0, to = 0;                    ///< seconds on the axis
+        std::vector<std::vector<float>> samples;    ///< each channel's where less than kCloseSeconds are shown
+        std::vector<std::pair<float, float>> wave;  ///< lowest and highest of each column, elsewhere
+        std::vector<float> shortTerm;               ///< LUFS of the three seconds before each tenth; may be empty
+        float loudest = 1;                          ///< amplitude of samples
+    };
+    const Found* found() const { return m_found ? &*m_found : nullptr; }
+    bool busy() const { return m_newest.busy() || m_wait.isActive(); }
+    void setColumns(int columns) { m_columns = columns; }
+
+signals:
+    void changed();
+
+private:
+    void read();
+    const TimeAxis& m_axis;
+    std::vector<std::filesystem::path> m_files;
+    double m_begin = 0;
+    int m_columns = 1000;
+    std::optional<Found> m_found;
+    QTimer m_wait;
+    NewestJob m_newest;  ///< last: gone first
+};
+
+}  // namespace rivlen
