@@ -58,6 +58,7 @@ int run(int argc, char** argv) {
 
     Studio studio;
     MainWindow window(studio);
+    if (!parser.isSet(picture) && !parser.isSet(first)) window.restoreLayout();
     window.show();
     if (parser.isSet(first)) {
         QApplication::processEvents();

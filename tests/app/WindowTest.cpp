@@ -276,22 +276,6 @@ TEST_F(Window, UnsavedWorkIsRecoveredAfterACrash) {
     EXPECT_DOUBLE_EQ(studio->document.reel()->isolation().depth, 9);
 }
 
-TEST_F(Window, EveryStageHasItsPanelAndNothingIsCutOff) {
-    addAndSplit(2);
-    for (int i = 0; i < CourseBar::kStations; ++i) {
-        studio->document.setStage(kStages[size_t(i)].id);
-        settle();
-        for (const QPushButton* b : window->findChildren<QPushButton*>()) {
-            if (!b->isVisible()) continue;
-            EXPECT_GE(b->width(), b->minimumSizeHint().width() - 24) << b->text().toStdString();
-        }
-        for (const QLabel* l : window->findChildren<QLabel*>()) {
-            if (!l->isVisible() || !l->wordWrap()) continue;
-            EXPECT_GE(l->height() + 1, l->heightForWidth(l->width())) << l->text().toStdString();
-        }
-    }
-}
-
 TEST(OwnershipColours, HueOwnerGreyUnsureDarkQuiet) {
     OwnershipPicture p{3, 1, 3, {-10, -10, -200}, {}};
     p.share = {1, 1.f / 3, 1, 0, 1.f / 3, 0, 0, 1.f / 3, 0};

@@ -12,23 +12,26 @@ namespace rivlen {
 
 namespace {
 
-constexpr int kRow = 44;  // pixels
+constexpr int kRow = 44, kTallRow = 120;  // pixels
 
 }  // namespace
 
 StemsView::StemsView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent)
     : TimeView(document, reels, hearing, axis, parent) {
     setObjectName("stemsview");
-    setFixedHeight(kRow * int(kStemCount));
+    setTall(false);
     setToolTip("Each stem by itself, as loud as it is; what is done of a split already can be heard (3, 4, 5)");
 }
+
+void StemsView::setTall(bool tall) { setFixedHeight((tall ? kTallRow : kRow) * int(kStemCount)); }
 
 void StemsView::paintPicture(QPainter& p) {
     const ReelFacts* state = m_reels.current();
     const StemStore* stems = state && state->info ? state->stems.get() : nullptr;
     static const Qt::BrushStyle hatch[] = {Qt::SolidPattern, Qt::BDiagPattern, Qt::Dense6Pattern};
     for (int s = 0; s < int(kStemCount); ++s) {
-        const double top = s * kRow, middle = top + kRow / 2.0, reach = kRow / 2.0 - 3;
+        const double row = double(height()) / double(kStemCount), top = s * row, middle = top + row / 2,
+                     reach = row / 2 - 3;
         p.setPen(theme::line);
         p.drawLine(QPointF(0, top), QPointF(width(), top));
         if (stems && s < stems->levels().rows() && m_axis.span() > 0) {

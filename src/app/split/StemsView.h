@@ -8,6 +8,7 @@ class StemsView : public TimeView {
     Q_OBJECT
 public:
     StemsView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent = nullptr);
+    void setTall(bool tall);  ///< there is room, as the large picture stands elsewhere
 
 protected:
     void paintPicture(QPainter& painter) override;

@@ -24,7 +24,9 @@ void ComputedPicture::compute() {
     const Reel* reel = m_document.reel();
     const ReelFacts* state = m_reels.current();
     if (!isVisible() || !reel || !state || !state->info || m_axis.span() <= 0 || width() < 8) return;
-    const Job job = prepare(width(), std::min(height(), mostRows()));
+    // Of a fine screen each point is computed.
+    const qreal fine = devicePixelRatioF();
+    const Job job = prepare(int(width() * fine), std::min(int(height() * fine), mostRows()));
     if (!job) {
         m_image = {};
         return update();

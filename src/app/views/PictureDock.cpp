@@ -122,6 +122,11 @@ void PictureDock::reelOpened() {
     setVisible(!file.empty() && m_wanted);
 }
 
+void PictureDock::setWanted(bool on) {
+    m_wanted = on;
+    setVisible(on && !m_file.empty());
+}
+
 void PictureDock::showEvent(QShowEvent* e) {
     QDockWidget::showEvent(e);
     m_wanted = true;

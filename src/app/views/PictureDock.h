@@ -19,6 +19,8 @@ public:
     PictureDock(Document& document, Reels& reels, Hearing& hearing, Work& work, QWidget* parent = nullptr);
 
     /// True when the present reel has a picture.
+    bool wanted() const { return m_wanted; }  ///< the user has not closed it
+    void setWanted(bool on);
     bool hasPicture() const;
     /// Moves the playhead by whole frames; where there is no picture, by 1/25 s.
     void step(int frames);

@@ -21,8 +21,8 @@ AudioBuffer meanOf(const AudioBuffer& x) {
 
 }  // namespace
 
-QImage drawWaves(const std::vector<WaveRow>& rows, int width, int height) {
-    QImage image(width, height, QImage::Format_RGB32);
+QImage drawWaves(const std::vector<WaveRow>& rows, int imageWidth, int imageHeight, qreal ratio) {
+    QImage image(imageWidth, imageHeight, QImage::Format_RGB32);
     image.fill(theme::ground);
     if (rows.empty() || rows.front().sound.frames() == 0) return image;
     float loudest = 1e-6f;
@@ -32,6 +32,8 @@ QImage drawWaves(const std::vector<WaveRow>& rows, int width, int height) {
         for (float v : row.sound.samples()) loudest = std::max(loudest, std::fabs(v));
     }
     QPainter p(&image);
+    p.scale(ratio, ratio);
+    const double width = imageWidth / ratio, height = imageHeight / ratio;
     const double high = double(height) / std::max(1, channels);
     double top = 0;
     for (const auto& row : rows) {
@@ -61,8 +63,8 @@ ComputedPicture::Job WaveView::prepare(int columns, int rows) {
     const int rate = state->info->sampleRate;
     const int64_t first = std::llround(m_axis.from() * rate),
                   count = std::max<int64_t>(1, std::llround(m_axis.span() * rate));
-    return [file = m_reels.heardFile(*m_document.reel()), stems = state->stems, first, count, columns,
-            rows](const Progress& progress) {
+    return [file = m_reels.heardFile(*m_document.reel()), stems = state->stems, first, count, columns, rows,
+            fine = devicePixelRatioF()](const Progress& progress) {
         std::vector<WaveRow> all;
         MediaReader reader(file);
         AudioBuffer source = reader.read(first, count);
@@ -72,7 +74,7 @@ ComputedPicture::Job WaveView::prepare(int columns, int rows) {
             all.push_back(
                 {meanOf(stems->open(int(s))->read(first, count)), theme::stemColor(int(s)), theme::stemLetter(int(s))});
         }
-        return drawWaves(all, columns, rows);
+        return drawWaves(all, columns, rows, fine);
     };
 }
 

@@ -9,7 +9,8 @@ struct WaveRow {
     QColor colour;
     QString letter;  ///< may be empty
 };
-QImage drawWaves(const std::vector<WaveRow>& rows, int width, int height);
+/// width, height: of the image, ratio of whose points are one of a usual screen.
+QImage drawWaves(const std::vector<WaveRow>& rows, int width, int height, qreal ratio = 1);
 
 /// The Current looked at closely, down to single samples: the recording and its stems as waveforms. It lies over the
 /// Current while less than kCloseSeconds are shown.
@@ -21,7 +22,7 @@ public:
 protected:
     Job prepare(int columns, int rows) override;
     void paintPicture(QPainter& painter) override;
-    int mostRows() const override { return 2000; }
+    int mostRows() const override { return 4000; }
 };
 
 }  // namespace rivlen

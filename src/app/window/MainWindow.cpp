@@ -63,15 +63,7 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
     connect(&m_desks.rebuild.mend, &MendTool::changed, this, &MainWindow::refresh);
     connect(&studio.hearing, &Hearing::pulse, this, &MainWindow::tick);
     m_actions->addMenus([this] { cleanVoiceOf(m_desks.clean, this); });
-    auto* view = menuBar()->addMenu("View");
-    view->addAction("Meters", QKeySequence("G"), this, &MainWindow::showMeters);
-    m_proposing = view->addAction("Propose the next step");
-    m_proposing->setCheckable(true);
-    m_proposing->setChecked(QSettings().value("proposeNext", true).toBool());
-    connect(m_proposing, &QAction::toggled, this, [this](bool on) {
-        QSettings().setValue("proposeNext", on);
-        proposeNext();
-    });
+    makeViewMenu();
     connect(&m_desks.weigh, &WeighDesk::changed, this, &MainWindow::proposeNext);
     connect(&m_desks.treatment, &TreatmentDesk::changed, this, &MainWindow::proposeNext);
     connect(&m_desks.dispatch, &DispatchDesk::changed, this, &MainWindow::proposeNext);
@@ -83,6 +75,46 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
     refresh();
 }
 
+void MainWindow::makeViewMenu() {
+    m_meterWindow = new OwnWindow("meter", "Meters", new MeterView(m_desks.meters), nullptr, this);
+    m_meterWindow->resize(420, 140);
+    auto* view = menuBar()->addMenu("View");
+    const auto window = [&](const QString& name, const char* keys, OwnWindow& own) {
+        auto* action = view->addAction(name);
+        action->setShortcut(QKeySequence(keys));
+        action->setCheckable(true);
+        connect(action, &QAction::triggered, &own, &OwnWindow::set);
+        connect(&own, &OwnWindow::changed, action, &QAction::setChecked);
+    };
+    window("Meters", "G", *m_meterWindow);
+    window("Picture in its own window", "Ctrl+Shift+V", m_pictures->pictureWindow());
+    window("Lanes in their own window", "Ctrl+Shift+L", m_pictures->lanesWindow());
+    m_proposing = view->addAction("Propose the next step");
+    m_proposing->setCheckable(true);
+    m_proposing->setChecked(QSettings().value("proposeNext", true).toBool());
+    connect(m_proposing, &QAction::toggled, this, [this](bool on) {
+        QSettings().setValue("proposeNext", on);
+        proposeNext();
+    });
+}
+
+void MainWindow::rememberLayout() const {
+    QSettings settings;
+    settings.setValue("layout/main", saveGeometry());
+    settings.setValue("layout/docks", m_dockable->saveState());
+    settings.setValue("layout/picture", m_dock->wanted());
+    for (const OwnWindow* own : {m_meterWindow, &m_pictures->pictureWindow(), &m_pictures->lanesWindow()})
+        own->remember();
+}
+
+void MainWindow::restoreLayout() {
+    const QSettings settings;
+    restoreGeometry(settings.value("layout/main").toByteArray());
+    m_dockable->restoreState(settings.value("layout/docks").toByteArray());
+    m_dock->setWanted(settings.value("layout/picture", true).toBool());
+    for (OwnWindow* own : {m_meterWindow, &m_pictures->pictureWindow(), &m_pictures->lanesWindow()}) own->restore();
+}
+
 QWidget* MainWindow::makeCentre() {
     m_empty = new QLabel(
         "Drop a mixed recording here, audio or video,\nor press Ctrl+I to choose one.\n\nRivlen takes it apart into "
@@ -90,7 +122,7 @@ QWidget* MainWindow::makeCentre() {
     m_empty->setAlignment(Qt::AlignCenter);
     m_empty->setFont(theme::font(16));
     m_empty->setStyleSheet("color: #a79d8c");
-    m_pictures = new Pictures(m_studio, m_desks);
+    m_pictures = new Pictures(m_studio, m_desks, this);
     m_table = new ReelTable(m_studio.document, m_studio.reels, m_studio.treating, m_studio.work, m_desks.reels);
     connect(m_table, &ReelTable::closed, this, [this] { showTable(false); });
     m_centre = new QStackedWidget;
@@ -98,12 +130,12 @@ QWidget* MainWindow::makeCentre() {
          {static_cast<QWidget*>(m_empty), static_cast<QWidget*>(m_pictures), static_cast<QWidget*>(m_table)})
         m_centre->addWidget(page);
     // So that the picture window docks beside the pictures and the transport keeps its width.
-    auto* dockable = new QMainWindow;
-    dockable->setWindowFlags(Qt::Widget);
-    dockable->setCentralWidget(m_centre);
-    m_dock = new PictureDock(m_studio.document, m_studio.reels, m_studio.hearing, m_studio.work, dockable);
-    dockable->addDockWidget(Qt::LeftDockWidgetArea, m_dock);
-    return dockable;
+    m_dockable = new QMainWindow;
+    m_dockable->setWindowFlags(Qt::Widget);
+    m_dockable->setCentralWidget(m_centre);
+    m_dock = new PictureDock(m_studio.document, m_studio.reels, m_studio.hearing, m_studio.work, m_dockable);
+    m_dockable->addDockWidget(Qt::LeftDockWidgetArea, m_dock);
+    return m_dockable;
 }
 
 void MainWindow::makePanels() {
@@ -198,18 +230,6 @@ void MainWindow::showShortcuts() {
     box.exec();
 }
 
-void MainWindow::showMeters() {
-    if (!m_meterWindow) {
-        m_meterWindow = new QWidget(this, Qt::Tool);
-        m_meterWindow->setObjectName("meterwindow");
-        m_meterWindow->setWindowTitle("Meters");
-        auto* column = new QVBoxLayout(m_meterWindow);
-        column->addWidget(new MeterView(m_desks.meters));
-        m_meterWindow->resize(420, 140);
-    }
-    m_meterWindow->setVisible(!m_meterWindow->isVisible());
-}
-
 void MainWindow::dragEnterEvent(QDragEnterEvent* e) {
     if (e->mimeData()->hasUrls()) e->acceptProposedAction();
 }
@@ -224,6 +244,7 @@ void MainWindow::dropEvent(QDropEvent* e) {
 
 void MainWindow::closeEvent(QCloseEvent* e) {
     if (!m_actions->mayDiscard()) return e->ignore();
+    rememberLayout();
     m_studio.file.begin();  // saved or given up on purpose: nothing to recover next time
     e->accept();
 }

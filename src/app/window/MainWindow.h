@@ -33,6 +33,9 @@ public:
     void showTable(bool on);
     /// True while anything that the window shows is being computed.
     bool busy() const;
+    /// The windows' places and which are out, as they were when the window was closed last.
+    void restoreLayout();
+    void rememberLayout() const;
 
 protected:
     void dragEnterEvent(QDragEnterEvent*) override;
@@ -42,13 +45,13 @@ protected:
 
 private:
     QWidget* makeCentre();
+    void makeViewMenu();
     void makePanels();
     void addKeys();
     void refresh();
     void proposeNext();
     void doNext();
     void tick();
-    void showMeters();
     void showShortcuts();
 
     Studio& m_studio;
@@ -62,7 +65,8 @@ private:
     PictureDock* m_dock;
     ReelTable* m_table;
     bool m_tableShown = false;
-    QWidget* m_meterWindow = nullptr;
+    OwnWindow* m_meterWindow;
+    QMainWindow* m_dockable;  ///< the centre, with the picture beside it
     TransportBar* m_transport;
     WorkLine* m_workLine;
     std::optional<NextStep> m_next;

@@ -11,7 +11,7 @@
 
 namespace rivlen {
 
-Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(parent), m_studio(studio), m_desks(desks) {
+Pictures::Pictures(Studio& studio, Desks& desks, QWidget* main) : m_studio(studio), m_desks(desks) {
     Document& document = studio.document;
     Reels& reels = studio.reels;
     Hearing& hearing = studio.hearing;
@@ -67,7 +67,13 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
     stack->addWidget(m_lanes, 3);
     stack->addWidget(m_strength);
     stack->addWidget(m_weighStrip);
+    m_elsewhere = new QLabel;
+    m_elsewhere->setAlignment(Qt::AlignCenter);
+    m_elsewhere->setStyleSheet("color: #a79d8c");
+    stack->addWidget(m_elsewhere, 1);
     stack->addLayout(makeScrollRow());
+    m_pictureWindow = makeWindow("pictures", "Current and Ownership", m_large, stack, main);
+    m_lanesWindow = makeWindow("lanes", "Lanes", m_lanes, stack, main);
 
     connect(&reels, &Reels::read, this, &Pictures::followReel);
     connect(&m_axis, &TimeAxis::changed, this, &Pictures::showStems);
@@ -79,6 +85,17 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* parent) : QWidget(pare
         refresh();
     });
     show(Picture::Current);
+}
+
+OwnWindow* Pictures::makeWindow(const QString& id, const QString& title, QWidget* view, QBoxLayout* home,
+                                QWidget* main) {
+    auto* ruler = m_rulers.emplace_back(new TimeRuler(m_studio.document, m_studio.reels, m_studio.hearing, m_axis));
+    ruler->setFixedHeight(26);
+    auto* window = new OwnWindow(id, title, view, ruler, main);
+    window->setHome(home);
+    window->resize(1100, 480);
+    connect(window, &OwnWindow::changed, this, &Pictures::refresh);
+    return window;
 }
 
 QLayout* Pictures::makeScrollRow() {
@@ -143,7 +160,7 @@ void Pictures::showMarkMenu(const QPoint& at_) {
 void Pictures::show(Picture picture) {
     m_large->setCurrentIndex(int(picture));
     showStems();
-    m_window->setVisible(picture == Picture::Ownership && !at(stage::dispatch));
+    m_window->setVisible(picture == Picture::Ownership && !m_view->isHidden());
     m_view->setText(picture == Picture::Ownership ? "Show the Current" : "Show the Ownership picture");
 }
 
@@ -168,17 +185,22 @@ void Pictures::refresh() {
     m_faults->setVisible(at(stage::intake) && m_faults->any());
     m_loudness->setVisible(at(stage::intake));
     const bool leaving = at(stage::dispatch);
-    m_large->setVisible(!leaving);
-    m_view->setVisible(!leaving);
-    m_window->setVisible(!leaving && shown() == Picture::Ownership);
+    const bool pictureOut = m_pictureWindow->holds(), lanesOut = m_lanesWindow->holds();
+    m_stems->setTall(pictureOut);
+    m_large->setVisible(pictureOut || !leaving);
+    m_view->setVisible(m_large->isVisibleTo(m_large->parentWidget()));
+    m_window->setVisible(!m_view->isHidden() && shown() == Picture::Ownership);
     m_deliveries->setVisible(leaving);
     m_delivery->setVisible(leaving);
     m_checks->setVisible(leaving && !m_checks->text().isEmpty());
     m_weighStrip->setVisible(at(stage::weigh));
     m_strength->setVisible(at(stage::weigh) || (rebuilding && m_strengthShown));
-    m_lanes->setVisible(rebuilding);
-    m_large->setMinimumHeight(rebuilding && mending ? 280 : 0);
-    m_large->setMaximumHeight(rebuilding && !mending ? 110 : QWIDGETSIZE_MAX);
+    m_lanes->setVisible(lanesOut || rebuilding);
+    m_large->setMinimumHeight(rebuilding && mending && !pictureOut ? 280 : 0);
+    m_large->setMaximumHeight(rebuilding && !mending && !pictureOut ? 110 : QWIDGETSIZE_MAX);
+    m_elsewhere->setVisible(rebuilding ? lanesOut : pictureOut && !leaving);
+    m_elsewhere->setText(rebuilding ? "The lanes stand in a window of their own. Ctrl+Shift+L takes them back."
+                                    : "The picture stands in a window of its own. Ctrl+Shift+V takes it back.");
     if (!at(stage::weigh) && shown() == Picture::Difference) show(Picture::Ownership);
 }
 
@@ -218,7 +240,7 @@ void Pictures::followReel() {
 }
 
 void Pictures::tick() {
-    if (at(stage::rebuild)) m_lanes->tick();
+    if (m_lanes->isVisible()) m_lanes->tick();
     const Player& player = m_studio.hearing.player();
     if (!player.isOpen()) return;
     // The view turns the page when the playhead leaves it.
@@ -231,6 +253,7 @@ void Pictures::tick() {
          std::initializer_list<QWidget*>{m_ruler, m_strip, m_large->currentWidget(), &m_current->waves(), m_delivery,
                                          m_faults, m_loudness, m_stems, m_marks, m_confidence, m_strength})
         view->update();
+    for (TimeRuler* ruler : m_rulers) ruler->update();
 }
 
 }  // namespace rivlen

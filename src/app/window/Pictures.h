@@ -19,6 +19,7 @@
 #include "app/weigh/StrengthView.h"
 #include "app/weigh/WeighStrip.h"
 #include "app/window/Desks.h"
+#include "app/window/OwnWindow.h"
 
 namespace rivlen {
 
@@ -29,7 +30,8 @@ public:
     /// Which large picture is shown.
     enum class Picture { Current, Ownership, Difference };
 
-    Pictures(Studio& studio, Desks& desks, QWidget* parent = nullptr);
+    /// main: whose windows those of its own are.
+    Pictures(Studio& studio, Desks& desks, QWidget* main);
 
     TimeAxis& axis() { return m_axis; }
     OwnershipView& ownership() { return *m_ownership; }
@@ -46,11 +48,16 @@ public:
     void refresh();
     void tick();  ///< the playhead has moved
 
+    /// What can stand in windows of its own.
+    OwnWindow& pictureWindow() { return *m_pictureWindow; }
+    OwnWindow& lanesWindow() { return *m_lanesWindow; }
+
 private:
     void followReel();
     void showChecks();
     void showStems();
     QLayout* makeScrollRow();
+    OwnWindow* makeWindow(const QString& id, const QString& title, QWidget* view, QBoxLayout* home, QWidget* main);
     void showMarkMenu(const QPoint& at);  ///< at Split, on the Current
     bool at(const char* stage) const { return m_studio.document.session().stage == stage; }
 
@@ -74,6 +81,9 @@ private:
     LanesView* m_lanes;
     StrengthView* m_strength;
     WeighStrip* m_weighStrip;
+    OwnWindow *m_pictureWindow, *m_lanesWindow;
+    std::vector<TimeRuler*> m_rulers;  ///< of those windows
+    QLabel* m_elsewhere;               ///< stands where a view is missing
     QPushButton* m_view;
     QComboBox* m_window;
     QScrollBar* m_scroll;

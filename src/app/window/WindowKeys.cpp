@@ -87,6 +87,7 @@ void addWindowKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures,
     sheet.tell("Ctrl+Shift+Return", "clean its voice in one go, and deliver it");
     sheet.tell("Ctrl+E", "export its stems");
     sheet.tell("G", "show or hide the meters");
+    sheet.tell("Ctrl+Shift+V, Ctrl+Shift+L", "the picture, the lanes in a window of their own, and back");
     sheet.add("undo, redo", {{"Ctrl+Z", [&s] { s.document.undo(); }}, {"Ctrl+Shift+Z", [&s] { s.document.redo(); }}});
     sheet.tell("Return", "do what the line at the foot proposes");
     sheet.tell("Tab, Return", "move between controls, press a button");
