@@ -9,9 +9,11 @@
 namespace rivlen {
 
 void StrengthOptions::addTo(CLI::App& command) {
-    for (const auto& p : isolationParameters())
+    for (const auto& p : isolationParameters()) {
+        if (!*p.flag) continue;
         command.add_option_function<std::string>(
             p.flag, [this, flag = p.flag](const std::string& text) { m_given[flag] = text; }, p.explanation);
+    }
     command.add_option("--band-bias", m_bandBias, kBandBiasExplanation);
 }
 

@@ -4,12 +4,14 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QLineEdit>
+#include <QSlider>
 #include <QTabBar>
 
 #include "WindowFixture.h"
 #include "app/rebuild/LanesView.h"
 #include "core/rebuild/Automation.h"
 #include "core/rebuild/PartLanes.h"
+#include "core/session/SessionDelivery.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -176,6 +178,47 @@ TEST_F(PartsInTheWindow, AnotherReelTakesTheRemix) {
     settle();
     EXPECT_TRUE(laneOf("vocals").strip.mute);
     EXPECT_EQ(reel().parts, std::vector<std::string>{"music"}) << "taken apart once it is split";
+}
+
+TEST_F(PartsInTheWindow, WhatDistractsAndThePlaceAreTwoSlidersAtWeigh) {
+    addAndSplit(4);
+    key(Qt::Key_3, Qt::AltModifier);
+    settle();
+    auto* slider = find<QSlider>("place_db");
+    ASSERT_TRUE(slider->isVisible());
+    EXPECT_FALSE(slider->isEnabled()) << "the ambience is whole";
+    studio->apart.setWanted("ambience", true);
+    ASSERT_TRUE(made("ambience"));
+    settle();
+    EXPECT_TRUE(slider->isEnabled());
+    const auto result = [&] {
+        ReelMaterial material;
+        material.source = [file = reel().source] { return std::make_unique<MediaReader>(file); };
+        material.stems = studio->reels.current()->stems;
+        material.timeline = reel().timeline();
+        material.frames = 4 * 48000;
+        return std::make_shared<Materials>(material, false)->open("result", Rebuild{})->read(48000, 48000);
+    };
+    const AudioBuffer before = result();
+    slider->setValue(slider->maximum());
+    EXPECT_EQ(reel().isolation().place, 0);
+    EXPECT_EQ(find<QSlider>("distractions_db")->value(), find<QSlider>("distractions_db")->minimum());
+    const auto& stems = *studio->reels.current()->stems;
+    const AudioBuffer after = result(), events = stems.ambienceParts()->open(0)->read(48000, 48000),
+                      ambience = stems.open(2)->read(48000, 48000);
+    double kept = 0;
+    for (size_t i = 0; i < after.samples().size(); ++i) {
+        const float bed = ambience.samples()[i] - events.samples()[i];
+        ASSERT_NEAR(after.samples()[i], before.samples()[i] + bed, 1e-6);
+        kept += double(bed) * bed;
+    }
+    EXPECT_GT(kept, 0);
+    // It is delivered so, by whoever prepares the reel anew: the recipe asks for the parts.
+    studio->apart.setWanted("ambience", false);
+    EXPECT_EQ(recipeOf(reel()).parts, std::vector<std::string>{"ambience"});
+    EXPECT_EQ(stems.ambienceParts(), nullptr);
+    settle();
+    EXPECT_FALSE(slider->isEnabled());
 }
 
 TEST_F(PartsInTheWindow, APartIsHeardAlone) {

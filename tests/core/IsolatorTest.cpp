@@ -210,6 +210,68 @@ TEST(IsolationSettings, OutOfRangeIsRefused) {
     EXPECT_THROW(isolationFromJson({{"firmness", 300}}), Error);
 }
 
+TEST(Isolator, WhatDistractsAndThePlaceStayAsLoudAsWanted) {
+    Scene scene;
+    AudioBuffer events = scene.stems[2];
+    for (size_t i = 0; i < events.samples().size(); ++i) events.samples()[i] *= float(i % 7 == 0);
+    const auto block = [&] {
+        StemBlock b{scene.source, scene.stems, {}};
+        b.events = events;
+        return b;
+    };
+    const auto expectResult = [&](const StrengthTimeline& timeline, const auto& wanted, int stem = 0) {
+        const auto out = scene.isolator.apply(timeline, stem, 0, block());
+        for (int64_t i = 0; i < Scene::frames; i += 37) {
+            const size_t at = size_t(i + scene.margin);
+            const auto of = [&](const AudioBuffer& b) { return double(b.channel(1)[at]); };
+            const double e = of(events), bed = of(scene.stems[2]) - e;
+            ASSERT_NEAR(out.result.channel(1)[size_t(i)],
+                        wanted(of(scene.stems[size_t(stem)]), of(scene.stems[1]), e, bed), 1e-6)
+                << toJson(timeline.base);
+            double sum = 0;
+            for (const auto& s : out.stems) sum += double(s.channel(1)[size_t(i)]);
+            ASSERT_NEAR(sum, of(scene.source), 1e-6) << "what the result keeps the ambience loses";
+        }
+    };
+    IsolationSettings s;
+    expectResult(s, [](double v, double, double, double) { return v; });
+    s.distractions = -20, s.place = -6;
+    expectResult(s, [](double v, double, double e, double b) { return v + 0.1 * e + fromDb(-6.0) * b; });
+    // Never less than Depth leaves.
+    s.depth = 12;
+    expectResult(s,
+                 [](double v, double m, double e, double b) { return v + fromDb(-12.0) * (m + e) + fromDb(-6.0) * b; });
+    // Balance turns what is left of the bed; drawn over time it counts as well.
+    s = {}, s.balance = -12;
+    StrengthTimeline drawn(s);
+    drawn.drawn["place_db"] = {{0, -6}, {10, -6}};
+    expectResult(drawn,
+                 [](double v, double, double, double b) { return fromDb(-6.0) * v + fromDb(6.0) * fromDb(-6.0) * b; });
+    EXPECT_TRUE(keepsOfAmbience(drawn));
+    // Where the ambience is wanted, nothing of it is taken away or given back.
+    s = {}, s.place = s.distractions = 0;
+    expectResult(
+        s, [](double v, double, double, double) { return v; }, 2);
+    // Without its parts there is nothing to keep.
+    const auto plain = scene.isolator.apply(StrengthTimeline(s), 0, 0, StemBlock{scene.source, scene.stems, {}});
+    EXPECT_LE(differenceDb(plain.result, scene.stems[0].slice(scene.margin, Scene::frames)), kSilenceDb);
+}
+
+TEST(IsolationSettings, TheTwoWordsAreWrittenAndRead) {
+    const auto& table = isolationParameters();
+    const auto& place =
+        *std::find_if(table.begin(), table.end(), [](const auto& p) { return p.value == &IsolationSettings::place; });
+    EXPECT_EQ(describeValue(place, kAsDepth), "as Depth");
+    EXPECT_EQ(describeValue(place, -6), "-6.0 dB");
+    EXPECT_EQ(parseValue(place, "as Depth"), kAsDepth);
+    EXPECT_EQ(parseValue(place, "-6 dB"), -6);
+    EXPECT_THROW(parseValue(place, "3"), Error);
+    IsolationSettings s;
+    s.place = -6, s.distractions = -20;
+    EXPECT_EQ(isolationFromJson(toJson(s)), s);
+    EXPECT_EQ(isolationFromJson(nlohmann::json::object()).place, kAsDepth) << "of sessions from before";
+}
+
 TEST(IsolationSettings, NothingLiesBetweenTheLastFigureOfDepthAndFull) {
     const IsolationParameter& depth = isolationParameters()[0];
     EXPECT_EQ(settledValue(depth, 60.5, 60), kFullDepth) << "on the way up";

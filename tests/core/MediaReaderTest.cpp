@@ -104,6 +104,16 @@ TEST(MediaReader, DamageIsSilenceOfTheRightLengthAndNothingMoves) {
     EXPECT_THROW(strict.read(faults[0].first - 100, 1000), Error);
 }
 
+TEST(MediaReader, AFreshReaderGoesToAFarPlaceAtOnce) {
+    const TempFolder folder;
+    damagedFlac(folder.path(), 40);
+    MediaReader far(folder / "bad.flac");
+    far.read(35 * 48000, 48000);
+    EXPECT_TRUE(far.faults().empty()) << "what lies before was decoded";
+    far.read(0, 40 * 48000);
+    EXPECT_EQ(far.faults().size(), 1u);
+}
+
 TEST(MediaReader, SamplesWithoutAValueAreBridgedAndCounted) {
     const TempFolder folder;
     AudioBuffer x = sine(100, 0.5, 48000, 48000, 2);

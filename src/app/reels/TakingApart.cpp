@@ -25,6 +25,14 @@ void TakingApart::attach(const std::string& id) {
         } catch (const Error& e) {  // no network for it
             m_work.warn(QString::fromStdString(e.what()));
         }
+    const auto ambience = facts.parts.find("ambience");
+    const auto parts = ambience == facts.parts.end() ? nullptr : ambience->second;
+    const auto before = facts.stems->ambienceParts();
+    if ((before ? before->folder() : "") != (parts ? parts->folder() : "")) {
+        facts.stems->setAmbienceParts(parts);
+        m_reels.tellStemsReplaced(id);  // who reads the stems reads them with it from now on
+        return;
+    }
     emit changed();
 }
 

@@ -22,6 +22,7 @@ StrengthControls::StrengthControls(Document& document, Reels& reels, Hearing& he
         column->addWidget(row);
         connect(row, &SettingRow::explained, this, explain);
         if (parameter.value == &IsolationSettings::roomKeep) m_room = row;
+        if (parameter.minimum == kAsDepth) m_ofAmbience.push_back(row);
     }
     auto* head = new QHBoxLayout;
     auto* title = new QLabel("Band bias");
@@ -72,6 +73,11 @@ void StrengthControls::refresh() {
             ? QString()
             : QString(
                   "This split did not keep the room apart: split the reel again, with a network and quality that do."));
+    for (SettingRow* row : m_ofAmbience)
+        row->setHindrance(!stems                      ? QString()
+                          : reel->stem == "ambience"  ? QString("The ambience itself is wanted: nothing of it goes.")
+                          : s->stems->ambienceParts() ? QString()
+                                                      : QString("Take the ambience apart first: Split, Parts."));
     QString text;
     if (stems && !m_hearing.match().loudness().empty() && !m_hearing.blind()) {
         const auto lufs = [&](Heard heard) {

@@ -23,6 +23,7 @@ private:
     Reels& m_reels;
     Hearing& m_hearing;
     SettingRow* m_room = nullptr;
+    std::vector<SettingRow*> m_ofAmbience;  ///< Distractions, Place
     BandBiasCurve* m_curve;
     QLabel *m_why, *m_loudness;
 };

@@ -28,12 +28,19 @@ const std::vector<IsolationParameter>& isolationParameters() {
         {"balance", "--balance", "Balance", "dB", -24.0, 24.0, 0.0, 0.5,
          "The result's voice up and its remaining bed down, by half of this each. Too much: the bed drops out.",
          &IsolationSettings::balance},
+        {"distractions_db", "", "Distractions", "dB", kAsDepth, 0.0, kAsDepth, 0.5,
+         "How loud knocks, dishes, horns and steps stay, where the ambience is taken apart. Spill does not count them.",
+         &IsolationSettings::distractions},
+        {"place_db", "", "Place", "dB", kAsDepth, 0.0, kAsDepth, 0.5,
+         "How loud the bed that tells where we are stays, where the ambience is taken apart. Spill does not count it.",
+         &IsolationSettings::place},
     };
     return table;
 }
 
 std::string describeValue(const IsolationParameter& p, double value) {
     if (p.value == &IsolationSettings::depth && value > kMostDepth) return "full";
+    if (p.minimum == kAsDepth && value <= kAsDepth) return "as Depth";
     std::string text;
     const bool tenths = p.step < 1.0;
     text = formatted(p.minimum < 0 ? (tenths ? "%+.1f" : "%+.0f") : (tenths ? "%.1f" : "%.0f"), value + 0.0);
@@ -43,6 +50,7 @@ std::string describeValue(const IsolationParameter& p, double value) {
 
 double parseValue(const IsolationParameter& p, const std::string& text) {
     if (p.value == &IsolationSettings::depth && text == "full") return kFullDepth;
+    if (p.minimum == kAsDepth && text == "as Depth") return kAsDepth;
     char* end = nullptr;
     const double value = std::strtod(text.c_str(), &end);
     while (end && *end == ' ') ++end;

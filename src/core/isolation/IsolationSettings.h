@@ -10,6 +10,8 @@ namespace rivlen {
 /// Depth from here on means "full": nothing of the unwanted is left.
 inline constexpr double kFullDepth = 61.0;
 inline constexpr double kMostDepth = 60.0;  ///< the last figure before full
+/// Of Distractions and Place: those sounds go down as far as everything else.
+inline constexpr double kAsDepth = -60.0;
 
 /// How strongly one stem is isolated. Neutral values give the network's plain answer.
 struct IsolationSettings {
@@ -20,7 +22,10 @@ struct IsolationSettings {
     double roomKeep = 100.0;        ///< %, 0 ... 100: of the dialogue's room; 100 is the network's plain answer
     double steadiness = 0.0;        ///< %, 0 ... 100
     double balance = 0.0;           ///< dB, -24 ... +24: wanted sound against what is left of the rest, afterwards
-    BandBias bandBias = {};         ///< isolation stronger or weaker by region
+    /// dB, kAsDepth ... 0, of the ambience taken further apart: how loud what distracts (its events), and what tells
+    /// the place (its bed), stay in the result. Never less than Depth leaves.
+    double distractions = kAsDepth, place = kAsDepth;
+    BandBias bandBias = {};  ///< isolation stronger or weaker by region
     BandBias bandBypassed =
         {};  ///< values that points of bandBias have when they are switched on again; they stand at 0 meanwhile
 
@@ -37,7 +42,7 @@ inline bool sameStrength(IsolationSettings a, const IsolationSettings& b) {
 /// range, unit, default and explanation.
 struct IsolationParameter {
     const char* id;    ///< in files
-    const char* flag;  ///< on the command line
+    const char* flag;  ///< on the command line; empty: of sessions alone
     const char* name;  ///< in the window
     const char* unit;
     double minimum, maximum, neutral, step;

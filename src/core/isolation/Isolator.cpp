@@ -36,8 +36,8 @@ void withLevels(const StrengthTimeline& timeline, int rate, int64_t first, int64
         for (; i < std::min(end, count); ++i) {
             const double w = double(i - begin) / kLevelStep;
             const auto mix = [w](double x, double y) { return x + w * (y - x); };
-            f(size_t(i),
-              StrengthLevels{mix(a.back, b.back), mix(a.wanted, b.wanted), mix(a.rest, b.rest), mix(a.room, b.room)});
+            f(size_t(i), StrengthLevels{mix(a.back, b.back), mix(a.wanted, b.wanted), mix(a.rest, b.rest),
+                                        mix(a.room, b.room), mix(a.events, b.events), mix(a.bed, b.bed)});
         }
     }
 }
@@ -187,19 +187,27 @@ void Isolator::moveCells(const StrengthTimeline& timeline, size_t group, int wan
 }
 
 void Isolator::setLevels(const StrengthTimeline& timeline, int wanted, int64_t first, const StemBlock& block,
-                         int64_t around, Isolated& out) const {
+                         const AudioBuffer& bed, int64_t around, Isolated& out) const {
     const int64_t count = out.stems[0].frames();
     // One of the others is what the rest leaves of the source, so that rounding cannot break the sum.
     const size_t last = wanted == int(out.stems.size()) - 1 ? 0 : out.stems.size() - 1;
     for (int c = 0; c < block.source.channels(); ++c) {
         const auto x = block.source.channel(c).subspan(size_t(around), size_t(count));
         const auto result = out.result.channel(c);
+        const auto within = [&](const AudioBuffer& all) {
+            return all.channels() > 0 ? all.channel(c).subspan(size_t(around), size_t(count))
+                                      : std::span<const float>();
+        };
+        const auto events = within(block.events), place = within(bed);
         withLevels(timeline, m_rate, first, count, [&](size_t i, const StrengthLevels& l) {
             double others = 0;
             for (size_t s = 0; s < out.stems.size(); ++s) {
                 float& v = out.stems[s].channel(c)[i];
                 if (int(s) == wanted) {
-                    const double whole = v, rest = l.back * (double(x[i]) - whole);
+                    const double whole = v;
+                    double rest = l.back * (double(x[i]) - whole);
+                    if (!place.empty())
+                        rest += (l.events - l.back) * double(events[i]) + (l.bed - l.back) * double(place[i]);
                     v = float(whole + rest);
                     result[i] = float(l.wanted * whole + l.rest * rest);
                 } else {
@@ -223,6 +231,14 @@ Isolator::Isolated Isolator::apply(const StrengthTimeline& timeline, int wanted,
         if (timeline.uses("room_keep") || m_timeline.uses("room_keep")) forget();
         m_timeline = timeline;
     }
+    // The ambience's as it was found, without what Room keep gives it.
+    AudioBuffer bed;
+    const bool apart = block.hasEvents() && block.stems.size() > 1 && wanted != int(block.stems.size()) - 1 &&
+                       keepsOfAmbience(timeline);
+    if (apart) {
+        bed = block.stems.back();
+        for (size_t i = 0; i < bed.samples().size(); ++i) bed.samples()[i] -= block.events.samples()[i];
+    }
     keepRoom(timeline, wanted, first - around, block);
     Isolated out;
     for (const auto& stem : block.stems) out.stems.push_back(stem.slice(around, count));
@@ -237,8 +253,9 @@ Isolator::Isolated Isolator::apply(const StrengthTimeline& timeline, int wanted,
         moving = true;
     }
     out.result = out.stems[size_t(wanted)];
-    if (moving || !timeline.constant() || !neutral(timeline.at(0)) || (block.hasRoom() && timeline.uses("room_keep")))
-        setLevels(timeline, wanted, first, block, around, out);
+    if (moving || apart || !timeline.constant() || !neutral(timeline.at(0)) ||
+        (block.hasRoom() && timeline.uses("room_keep")))
+        setLevels(timeline, wanted, first, block, bed, around, out);
     return out;
 }
 

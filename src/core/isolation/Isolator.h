@@ -17,8 +17,8 @@ namespace rivlen {
 /// where that is a real mask), taken over all channels of a group so that the stereo image stays.
 /// Firmness, Onset guard and Steadiness change the wanted stem's share from p to p' (strengthened(), CellShares.h) and
 /// move (p' - p) X between it and the other stems, each in proportion to its share. Depth G then lets 10^(-G/20) of all
-/// that is not wanted back in. What one stem gains the others lose: at every setting the stems sum to the source. At
-/// neutral settings they are returned unchanged.
+/// that is not wanted back in, Distractions and Place more of the ambience's events and bed. What one stem gains the
+/// others lose: at every setting the stems sum to the source. At neutral settings they are returned unchanged.
 ///
 /// Frames lie on an absolute grid, so any block of the answer is the same whatever blocks it is asked for in:
 /// playback and file output agree. Not thread-safe; one per thread.
@@ -75,8 +75,9 @@ private:
     /// Adds what changes owner to moved[stem] (count frames).
     void moveCells(const StrengthTimeline& timeline, size_t group, int wanted, int64_t first, int64_t count,
                    const StemBlock& block, std::vector<AudioBuffer>& moved);
-    void setLevels(const StrengthTimeline& timeline, int wanted, int64_t first, const StemBlock& block, int64_t around,
-                   Isolated& out) const;
+    /// bed: of the ambience, over the block; no channels: Distractions and Place count for nothing.
+    void setLevels(const StrengthTimeline& timeline, int wanted, int64_t first, const StemBlock& block,
+                   const AudioBuffer& bed, int64_t around, Isolated& out) const;
 
     int m_size, m_hop, m_rate;
     Fft m_fft;

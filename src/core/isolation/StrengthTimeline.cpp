@@ -39,8 +39,9 @@ Error damaged(const std::string& what) {
 }  // namespace
 
 StrengthLevels levelsOf(const IsolationSettings& s) {
-    return {s.depth >= kFullDepth ? 0.0 : fromDb(-s.depth), fromDb(s.balance / 2), fromDb(-s.balance / 2),
-            s.roomKeep / 100};
+    const double back = s.depth >= kFullDepth ? 0.0 : fromDb(-s.depth);
+    const auto kept = [back](double db) { return db <= kAsDepth ? back : std::max(back, fromDb(db)); };
+    return {back, fromDb(s.balance / 2), fromDb(-s.balance / 2), s.roomKeep / 100, kept(s.distractions), kept(s.place)};
 }
 
 double drawnAt(const DrawnCurve& curve, double seconds) {
@@ -78,6 +79,8 @@ StrengthLevels StrengthTimeline::levels(double seconds) const {
         sum.wanted += w * l.wanted;
         sum.rest += w * l.rest;
         sum.room += w * l.room;
+        sum.events += w * l.events;
+        sum.bed += w * l.bed;
     }
     return sum;
 }
@@ -91,6 +94,10 @@ bool StrengthTimeline::uses(const char* id) const {
                                            [&](const auto& point) { return other(point.second); }))
         return true;
     return std::any_of(regions.begin(), regions.end(), [&](const auto& r) { return other(r.settings.*p.value); });
+}
+
+bool keepsOfAmbience(const StrengthTimeline& timeline) {
+    return timeline.uses("distractions_db") || timeline.uses("place_db");
 }
 
 int placeRegion(StrengthTimeline& timeline, StrengthRegion region) {

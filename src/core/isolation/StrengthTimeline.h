@@ -30,10 +30,11 @@ using Blend = std::vector<std::pair<IsolationSettings, double>>;
 
 /// What a strength does to amplitudes, in time: see Isolator.
 struct StrengthLevels {
-    double back = 0;    ///< of the unwanted, that Depth lets back
-    double wanted = 1;  ///< gain of the wanted sound by Balance
-    double rest = 1;    ///< gain of what is left of the rest by Balance
-    double room = 1;    ///< of the room, that stays
+    double back = 0;             ///< of the unwanted, that Depth lets back
+    double wanted = 1;           ///< gain of the wanted sound by Balance
+    double rest = 1;             ///< gain of what is left of the rest by Balance
+    double room = 1;             ///< of the room, that stays
+    double events = 0, bed = 0;  ///< of the ambience's, that stay; back or more
 };
 
 /// The strength of one stem over the whole of a recording: one setting, values drawn over time in place of its own, and
@@ -53,6 +54,9 @@ struct StrengthTimeline {
     bool uses(const char* id) const;
     bool operator==(const StrengthTimeline&) const = default;
 };
+
+/// Distractions or Place are used: the ambience must be taken further apart for them.
+bool keepsOfAmbience(const StrengthTimeline& timeline);
 
 StrengthLevels levelsOf(const IsolationSettings& settings);
 

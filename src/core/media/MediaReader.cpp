@@ -95,6 +95,7 @@ struct MediaReader::Impl {
             restart();
             return;
         }
+        if (next == 0 && cache.empty()) decodeOne();  // only then does the decoder know where the sound begins
         forget();
         // A first landing after the wanted place means that the container's index is coarse: step back further.
         for (int64_t back = 0; target - back > 0; back = std::max<int64_t>(back * 4, info.sampleRate)) {

@@ -6,6 +6,7 @@ StemBlock StemBlock::slice(int64_t first, int64_t count) const {
     StemBlock part{source.slice(first, count), {}, {}};
     for (const auto& stem : stems) part.stems.push_back(stem.slice(first, count));
     if (hasRoom()) part.room = room.slice(first, count);
+    if (hasEvents()) part.events = events.slice(first, count);
     return part;
 }
 
@@ -17,6 +18,7 @@ void StemBlock::append(const StemBlock& more) {
     source.append(more.source);
     for (size_t s = 0; s < stems.size(); ++s) stems[s].append(more.stems[s]);
     if (hasRoom()) room.append(more.room);
+    if (hasEvents()) events.append(more.events);
 }
 
 StemBlock gathered(const AudioBuffer& source, const std::vector<AudioBuffer>& given, bool roomIsLast) {
@@ -35,6 +37,7 @@ StemBlock StemReaders::read(SampleSource& source, int64_t first, int64_t count) 
     if (patches) patches->addTo(block.source, first, -1);
     for (auto& stem : stems) block.stems.push_back(stem->read(first, count));
     if (room) block.room = room->read(first, count);
+    if (events) block.events = events->read(first, count);
     return block;
 }
 

@@ -11,14 +11,19 @@ namespace rivlen {
 
 /// The room's reverberation around a voice, as networks call it that give it by itself.
 inline constexpr const char* kRoomStem = "room";
+/// The part of the ambience that distracts, see Parts.h.
+inline constexpr const char* kEventsPart = "events";
 
 /// A stretch of a recording with its stems, all of one length and layout.
 struct StemBlock {
     AudioBuffer source;
     std::vector<AudioBuffer> stems;  ///< sum to the source
     AudioBuffer room;  ///< the part of stems[0] that is the voice's room; no channels when it is not known
+    /// The part of the last stem, the ambience, that distracts; no channels when that is not taken further apart.
+    AudioBuffer events = {};
 
     bool hasRoom() const { return room.channels() > 0; }
+    bool hasEvents() const { return events.channels() > 0; }
     StemBlock slice(int64_t first, int64_t count) const;
     void append(const StemBlock& more);
 };
@@ -29,7 +34,8 @@ StemBlock gathered(const AudioBuffer& source, const std::vector<AudioBuffer>& gi
 /// Readers of a recording's stems, each with its own position.
 struct StemReaders {
     std::vector<std::unique_ptr<SampleSource>> stems;
-    std::unique_ptr<SampleSource> room;  ///< null when the room is not known
+    std::unique_ptr<SampleSource> room;    ///< null when the room is not known
+    std::unique_ptr<SampleSource> events;  ///< of the ambience; null when that is not taken further apart
     std::shared_ptr<const StemPatches>
         patches;  ///< that the stems bear already and the source gets as it is read; null: none
 

@@ -234,7 +234,20 @@ StemReaders StemStore::openAll() const {
     readers.patches = patches();
     for (size_t s = 0; s < m_shape.stems.size(); ++s) readers.stems.push_back(open(int(s)));
     if (m_shape.room) readers.room = open(int(m_shape.stems.size()));
+    if (const auto parts = ambienceParts())
+        if (const int events = parts->stemIndex(kEventsPart); events >= 0) readers.events = parts->open(events);
     return readers;
+}
+
+void StemStore::setAmbienceParts(std::shared_ptr<const StemStore> parts) {
+    const std::lock_guard lock(m_guard);
+    m_ambienceParts = std::move(parts);
+    m_version = ++s_numbers;
+}
+
+std::shared_ptr<const StemStore> StemStore::ambienceParts() const {
+    const std::lock_guard lock(m_guard);
+    return m_ambienceParts;
 }
 
 void StemStore::setPatches(std::shared_ptr<const StemPatches> patches) {

@@ -65,6 +65,9 @@ public:
     /// What is added to the stems from now on where they are opened; null: nothing. It is not stored.
     void setPatches(std::shared_ptr<const StemPatches> patches);
     std::shared_ptr<const StemPatches> patches() const;
+    /// What the ambience is taken further apart into, for openAll(); null: nothing. It is not stored.
+    void setAmbienceParts(std::shared_ptr<const StemStore> parts);
+    std::shared_ptr<const StemStore> ambienceParts() const;
     /// Of this store and its present patches: no other has it, or had it before, while the program runs.
     uint64_t version() const;
     /// The same without regard to patches.
@@ -89,6 +92,7 @@ private:
     uint64_t m_version = m_serial;
     mutable std::mutex m_guard;
     std::shared_ptr<const StemPatches> m_patches;
+    std::shared_ptr<const StemStore> m_ambienceParts;
 };
 
 }  // namespace rivlen

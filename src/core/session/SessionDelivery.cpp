@@ -62,7 +62,7 @@ ReelRecipe recipeOf(const Reel& reel) {
                       reel.tolerateDamage, reel.scene};
     for (const std::string& stem : stemsWithParts())
         if (std::find(reel.parts.begin(), reel.parts.end(), stem) != reel.parts.end() ||
-            usesPartsOf(*reel.rebuild, stem))
+            usesPartsOf(*reel.rebuild, stem) || (stem == "ambience" && keepsOfAmbience(recipe.timeline)))
             recipe.parts.push_back(stem);
     return recipe;
 }
