@@ -23,7 +23,7 @@ BandBiasCurve::BandBiasCurve(Document& document, Reels& reels, Hearing& hearing,
     setObjectName("band_bias");
     setAccessibleName("Band bias");
     setFocusPolicy(Qt::StrongFocus);
-    setMinimumHeight(100);
+    setMinimumHeight(68);
     setToolTip(QString(kBandBiasExplanation) +
                "\nDrag a point; or choose one with left and right and move it with up and down. Delete brings it back "
                "to 0.\nAt the bottom a region is not isolated at all.");

@@ -14,8 +14,8 @@ StrengthControls::StrengthControls(Document& document, Reels& reels, Hearing& he
                                    QWidget* parent)
     : QWidget(parent), m_document(document), m_reels(reels), m_hearing(hearing) {
     auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 8, 0, 0);
-    column->setSpacing(4);
+    column->setContentsMargins(0, 6, 0, 0);
+    column->setSpacing(2);
     const auto explain = [this](const QString& sentence) { m_why->setText(sentence); };
     for (const auto& parameter : isolationParameters()) {
         auto* row = new SettingRow(document, reels, hearing, work, parameter);
