@@ -6,9 +6,22 @@
 
 namespace rivlen {
 
+namespace {
+
+/// Stems that the user wants taken apart, and what the strength needs.
+std::vector<std::string> neededBy(const Reel& reel) {
+    std::vector<std::string> all = reel.parts;
+    if (keepsOfAmbience(reel.timeline()) && std::find(all.begin(), all.end(), "ambience") == all.end())
+        all.push_back("ambience");
+    return all;
+}
+
+}  // namespace
+
 TakingApart::TakingApart(Document& document, Reels& reels, Splitting& splitting, Work& work, QObject* parent)
     : QObject(parent), m_document(document), m_reels(reels), m_work(work) {
-    connect(&document, &Document::voided, this, [this] { m_jobs.clear(); });
+    connect(&document, &Document::voided, this, [this] { m_jobs.clear(), m_given.clear(); });
+    connect(&document, &Document::changed, this, &TakingApart::follow);
     connect(&reels, &Reels::stemsReplaced, this, &TakingApart::attach);
     connect(&splitting, &Splitting::done, this, [this](const std::string& id) {
         if (m_document.reel() && m_document.reel()->id == id) begin();
@@ -20,7 +33,7 @@ void TakingApart::attach(const std::string& id) {
     ReelFacts& facts = m_reels.write(id);
     facts.parts.clear();
     if (!reel || !facts.stems || !facts.stems->finished()) return;
-    for (const std::string& stem : reel->parts) try {
+    for (const std::string& stem : neededBy(*reel)) try {
             if (auto known = openParts(*facts.stems, stem)) facts.parts[stem] = known;
         } catch (const Error& e) {  // no network for it
             m_work.warn(QString::fromStdString(e.what()));
@@ -34,6 +47,16 @@ void TakingApart::attach(const std::string& id) {
         return;
     }
     emit changed();
+}
+
+void TakingApart::follow() {
+    const Reel* reel = m_document.reel();
+    if (!reel || !keepsOfAmbience(reel->timeline())) return;
+    const ReelFacts& facts = m_reels.of(reel->id);
+    if (!facts.stems || !facts.stems->finished() || facts.parts.count("ambience") || !busyWith().empty()) return;
+    if (!m_given.insert({reel->id, facts.stems->serial()}).second) return;  // was cancelled, or can't be done
+    m_reels.tellStemsReplaced(reel->id);
+    begin();
 }
 
 bool TakingApart::wanted(const std::string& stem) const {
@@ -63,9 +86,10 @@ void TakingApart::begin() {
     if (!reel || !busyWith().empty()) return;
     const ReelFacts& facts = m_reels.of(reel->id);
     if (!facts.stems || !facts.stems->finished()) return;
-    const auto next = std::find_if(reel->parts.begin(), reel->parts.end(),
-                                   [&](const std::string& stem) { return !facts.parts.count(stem); });
-    if (next == reel->parts.end()) return;
+    const auto needed = neededBy(*reel);
+    const auto next =
+        std::find_if(needed.begin(), needed.end(), [&](const std::string& stem) { return !facts.parts.count(stem); });
+    if (next == needed.end()) return;
     const std::string id = reel->id, stem = *next, name = reel->name;
     Job& job = m_jobs[id];
     job.stem = stem;

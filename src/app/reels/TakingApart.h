@@ -24,6 +24,7 @@ signals:
 
 private:
     void attach(const std::string& id);
+    void follow();  ///< begins what the present strength needs (Distractions, Place)
 
     Document& m_document;
     Reels& m_reels;
@@ -32,7 +33,9 @@ private:
         int number = -1;
         std::string stem;
     };
-    std::map<std::string, Job> m_jobs;  ///< by reel
+    std::map<std::string, Job> m_jobs;
+    std::set<std::pair<std::string, uint64_t>>
+        m_given;  ///< reels and splits of which a strength has asked for parts  ///< by reel
 };
 
 }  // namespace rivlen

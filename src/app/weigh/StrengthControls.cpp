@@ -74,10 +74,9 @@ void StrengthControls::refresh() {
             : QString(
                   "This split did not keep the room apart: split the reel again, with a network and quality that do."));
     for (SettingRow* row : m_ofAmbience)
-        row->setHindrance(!stems                      ? QString()
-                          : reel->stem == "ambience"  ? QString("The ambience itself is wanted: nothing of it goes.")
-                          : s->stems->ambienceParts() ? QString()
-                                                      : QString("Take the ambience apart first: Split, Parts."));
+        row->setHindrance(stems && reel->stem == "ambience"
+                              ? QString("The ambience itself is wanted: nothing of it goes.")
+                              : QString());
     QString text;
     if (stems && !m_hearing.match().loudness().empty() && !m_hearing.blind()) {
         const auto lufs = [&](Heard heard) {
