@@ -6,8 +6,6 @@
 
 #include "Support.h"
 #include "core/base/Error.h"
-#include "core/media/MediaReader.h"
-#include "core/separation/NetworkLibrary.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -88,31 +86,6 @@ TEST(Engine, SeparatesASpan) {
     options.to = 50000;
     const Separated s = run(source, std::make_shared<FakeNetwork>(), options);
     EXPECT_LT(differenceDb(s.source, source.read(10000, 40000)), -190);
-}
-
-TEST(Engine, ASpanSoundsAsItDoesInTheWhole) {
-    MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "demo/reel-2-saloon.flac");
-    BufferSource source(reader.read(0, 18 * 48000), 48000);
-    const auto network = loadNetwork(findNetwork(""));
-    EngineOptions options;
-    options.quality = EngineOptions::Quality::Quick;
-    options.firstTileSeconds = options.tileSeconds = 20;
-    const Separated whole = run(source, network, options);
-    options.from = 8 * 48000 + 77, options.to = 10 * 48000;
-    for (const double tile : {20.0, 1.0}) {
-        options.firstTileSeconds = options.tileSeconds = tile;
-        const Separated span = run(source, network, options);
-        ASSERT_EQ(span.source.frames(), options.to - options.from);
-        for (size_t s = 0; s < 3; ++s) {
-            double difference = 0, energy = 0;
-            for (int64_t i = 0; i < span.source.frames(); ++i) {
-                const double there = whole.stems[s].channel(0)[size_t(options.from + i)];
-                const double here = span.stems[s].channel(0)[size_t(i)];
-                difference += (here - there) * (here - there), energy += there * there;
-            }
-            EXPECT_LT(difference, 0.001 * energy) << "stem " << s << ", tiles of " << tile << " s";
-        }
-    }
 }
 
 TEST(Engine, TheTopOctaveIsShared) {

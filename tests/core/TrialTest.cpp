@@ -88,3 +88,27 @@ TEST(Trial, AResultReadInPiecesIsTheResultReadAtOnce) {
     for (int64_t at = 0; at < 48000; at += 7000) together.append(pieces.read(at, std::min<int64_t>(7000, 48000 - at)));
     EXPECT_LT(differenceDb(whole, together), -110);
 }
+
+TEST(Trial, ASpanSoundsAsItDoesInTheWhole) {
+    const AudioBuffer x = MediaReader(demo / "reel-2-saloon.flac").read(0, 18 * 48000);
+    const auto network = loadNetwork(findNetwork(""));
+    EngineOptions options;
+    options.quality = EngineOptions::Quality::Quick;
+    options.firstTileSeconds = options.tileSeconds = 20;
+    const auto whole = separated(network, x, 48000, options);
+    options.from = 8 * 48000 + 77, options.to = 10 * 48000;
+    for (const double tile : {20.0, 1.0}) {
+        options.firstTileSeconds = options.tileSeconds = tile;
+        const auto span = separated(network, x, 48000, options);
+        for (size_t s = 0; s < 3; ++s) {
+            ASSERT_EQ(span[s].frames(), options.to - options.from);
+            double difference = 0, energy = 0;
+            for (int64_t i = 0; i < span[s].frames(); ++i) {
+                const double there = whole[s].channel(0)[size_t(options.from + i)],
+                             here = span[s].channel(0)[size_t(i)];
+                difference += (here - there) * (here - there), energy += there * there;
+            }
+            EXPECT_LT(difference, 0.001 * energy) << "stem " << s << ", tiles of " << tile << " s";
+        }
+    }
+}
