@@ -1,6 +1,7 @@
 #pragma once
 #include <gtest/gtest.h>
 
+#include <QSettings>
 #include <QTest>
 
 #include "Support.h"
@@ -18,6 +19,7 @@ struct WithoutWindow : testing::Test {
     void SetUp() override {
         qputenv("XDG_CACHE_HOME", QByteArray::fromStdString((folder / "cache").string()));
         qputenv("XDG_DATA_HOME", QByteArray::fromStdString((folder / "data").string()));
+        QSettings().clear();  // what another test, or another run, has chosen
         begin();
     }
     void TearDown() override {

@@ -74,11 +74,13 @@ TEST_F(Weigh, TheBandBiasIsDrawnByHandAndByKeyboard) {
     EXPECT_TRUE(window->desks().weigh.result()->spectrum);
     const QPoint at = curve->pointAt(3).toPoint();
     QTest::mousePress(curve, Qt::LeftButton, {}, at);
-    QTest::mouseMove(curve, at - QPoint(0, 20));
-    QTest::mouseMove(curve, at - QPoint(0, 30));
-    QTest::mouseRelease(curve, Qt::LeftButton, {}, at - QPoint(0, 30));
+    const double half = (curve->height() - 24) / 2.0;  // from 0 to 100
+    const QPoint up(0, int(half * 0.6));
+    QTest::mouseMove(curve, at - up / 2);
+    QTest::mouseMove(curve, at - up);
+    QTest::mouseRelease(curve, Qt::LeftButton, {}, at - up);
     ASSERT_EQ(isolation().bandBias.size(), size_t(BandBiasCurve::kPoints));
-    EXPECT_NEAR(isolation().bandBias[3].second, 30 / ((curve->height() - 24) / 2.0) * 100, 4);
+    EXPECT_NEAR(isolation().bandBias[3].second, up.y() / half * 100, 4);
     EXPECT_EQ(isolation().bandBias[2].second, 0);
     curve->setFocus();
     QTest::keyClick(curve, Qt::Key_Right);

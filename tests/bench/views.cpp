@@ -81,7 +81,7 @@ int main(int argc, char** argv) {
                 return studio.reels.current() && studio.reels.current()->inspection &&
                        studio.work.idle(Work::Queue::Reading);
             },
-            600000))
+            3600000))
         return 1;
     studio.document.setStage(stage::split);
     TimeAxis& axis = window.pictures().axis();

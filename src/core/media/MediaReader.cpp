@@ -88,7 +88,9 @@ struct MediaReader::Impl {
     void locate(int64_t frame) {
         if (!cache.empty() && frame >= cache.front().first && frame <= next) return;
         const int64_t ahead = frame - next;
-        if (!cache.empty() && ahead > 0 && ahead < info.sampleRate * 2) return;  // cheaper to read on
+        // Nearer than this it is cheaper to read on; plain samples are found at once.
+        const double near = info.codec.rfind("pcm_", 0) == 0 ? 0.05 : 2;
+        if (!cache.empty() && ahead > 0 && double(ahead) < near * info.sampleRate) return;
         const int64_t preroll = int64_t(kPrerollSeconds * info.sampleRate);
         const int64_t target = lossless ? frame : frame - preroll;
         if (target <= 0) {
