@@ -51,8 +51,8 @@ int beginCounting(int argc, char** argv, char** environment) {
 
 }  // namespace
 
-/// What throws before main() ends any program, and some libraries (one of them measures the clock as it is loaded) ask for
-/// more memory there on a busy machine than on an idle one: counting begins with main().
+/// What throws before main() ends any program, and some libraries (one of them measures the clock as it is loaded) ask
+/// for more memory there on a busy machine than on an idle one: counting begins with main().
 extern "C" int __libc_start_main(Main main, int argc, char** argv, Main init, void (*fini)(), void (*linker)(),
                                  void* stack) {
     using Start = int (*)(Main, int, char**, Main, void (*)(), void (*)(), void*);

@@ -33,9 +33,9 @@ private:
         int number = -1;
         std::string stem;
     };
-    std::map<std::string, Job> m_jobs;
-    std::set<std::pair<std::string, uint64_t>>
-        m_given;  ///< reels and splits of which a strength has asked for parts  ///< by reel
+    std::map<std::string, Job> m_jobs;  ///< by reel
+    /// Reels and splits of which a strength has asked for parts already.
+    std::set<std::pair<std::string, uint64_t>> m_given;
 };
 
 }  // namespace rivlen

@@ -7,10 +7,7 @@ namespace rivlen {
 
 OwnWindow::OwnWindow(const QString& id, const QString& title, QWidget* view, QWidget* above, QWidget* main)
     // Of this kind, so that the main window's keys work in it.
-    : QWidget(main, Qt::Tool | Qt::WindowMaximizeButtonHint | Qt::WindowCloseButtonHint),
-      m_id(id),
-      m_view(view),
-      m_above(above) {
+    : QWidget(main, Qt::Tool | Qt::WindowMaximizeButtonHint | Qt::WindowCloseButtonHint), m_id(id), m_view(view) {
     setObjectName(id + "window");
     setWindowTitle(title);
     auto* column = new QVBoxLayout(this);

@@ -27,7 +27,7 @@ protected:
 
 private:
     QString m_id;
-    QWidget *m_view, *m_above;
+    QWidget* m_view;
     QBoxLayout* m_home = nullptr;
     int m_stretch = 0;
     QWidget* m_place = nullptr;  ///< in the home, where the view belongs
