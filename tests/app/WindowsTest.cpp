@@ -56,7 +56,7 @@ TEST_F(Windows, ThePictureStandsInAWindowOfItsOwnAndComesBack) {
     studio->document.setStage(stage::split);
     settle();
     auto* current = find<CurrentView>("current");
-    const QSize before = current->size();
+    const QSize before = current->size(), whole = window->size();
     key(Qt::Key_V, Qt::ControlModifier | Qt::ShiftModifier);
     settle();
     QWidget* there = own("pictureswindow");
@@ -91,6 +91,7 @@ TEST_F(Windows, ThePictureStandsInAWindowOfItsOwnAndComesBack) {
     settle();
     EXPECT_EQ(current->window(), window.get());
     EXPECT_EQ(current->size(), before);
+    EXPECT_EQ(window->size(), whole);
     EXPECT_FALSE(says("window of its own"));
 }
 

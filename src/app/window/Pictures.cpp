@@ -179,6 +179,8 @@ void Pictures::showStrength(bool on) {
 }
 
 void Pictures::refresh() {
+    // Between what goes and what comes both would want their room, and the window would grow.
+    layout()->setEnabled(false);
     const bool rebuilding = at(stage::rebuild), mending = m_desks.rebuild.mend.active;
     for (QWidget* lane : std::initializer_list<QWidget*>{m_marks, m_confidence}) lane->setVisible(at(stage::split));
     showStems();
@@ -202,6 +204,8 @@ void Pictures::refresh() {
     m_elsewhere->setText(rebuilding ? "The lanes stand in a window of their own. Ctrl+Shift+L takes them back."
                                     : "The picture stands in a window of its own. Ctrl+Shift+V takes it back.");
     if (!at(stage::weigh) && shown() == Picture::Difference) show(Picture::Ownership);
+    layout()->setEnabled(true);
+    layout()->activate();
 }
 
 void Pictures::showChecks() {
