@@ -1,14 +1,19 @@
 // What a step of zooming or scrolling costs on a three-hour reel: until something is drawn (the picture that was there,
 // stretched), and until the picture of what is shown has been computed and drawn, while the reel is searched for faults
-// in the background. Prints rows of a table.
+// in the background; then the same with stems, of the lanes and of a delivered file. Prints rows of a table. Needs 18
+// GB of room for temporary files.
 #include <QApplication>
 #include <QTest>
 #include <chrono>
 
 #include "../Support.h"
+#include "app/dispatch/DeliveryView.h"
+#include "app/rebuild/LanesView.h"
 #include "app/widgets/Theme.h"
 #include "app/window/MainWindow.h"
 #include "core/media/AudioWriter.h"
+#include "core/separation/Scene.h"
+#include "core/separation/StemStore.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -53,56 +58,106 @@ void step(Steps& steps, QWidget& view, const std::function<bool()>& busy, const 
     steps.final.push_back(since(start));
 }
 
+struct Long {
+    TempFolder folder;
+    fs::path file;
+    std::unique_ptr<Studio> studio;
+    std::unique_ptr<MainWindow> window;
+
+    Long() {
+        for (const char* name : {"CACHE", "DATA", "CONFIG"})
+            qputenv((std::string("XDG_") + name + "_HOME").c_str(),
+                    QByteArray::fromStdString((folder / name).string()));
+        file = folder / "long.wav";
+        AudioWriter writer(file, kRate, 2, AudioFormat::parse("wav", "16"));
+        const AudioBuffer minute = noise(2, 60 * kRate, 0.1f, 5);
+        for (int m = 0; m < int(60 * kHours); ++m) writer.write(minute);
+        writer.commit();
+    }
+    /// As if the reel had been split: stems of noise.
+    void writeStems() {
+        const Reel usual;
+        const auto place =
+            StemStore::folderFor(file, networkFor(usual.network, usual.quality, usual.scene).sum(), usual.quality);
+        const auto store =
+            StemStore::create(place,
+                              {{kStemNames.begin(), kStemNames.end()}, kRate, 2, int64_t(kHours * 3600) * kRate});
+        std::vector<AudioBuffer> minute;
+        for (unsigned s = 0; s < kStemCount; ++s) minute.push_back(noise(2, 60 * kRate, 0.05f, 6 + s));
+        for (int m = 0; m < int(60 * kHours); ++m) store->append(minute);
+        store->finish();
+    }
+    bool open() {
+        window.reset();
+        studio.reset();
+        studio = std::make_unique<Studio>(makeSilentClock());
+        window = std::make_unique<MainWindow>(*studio);
+        window->resize(1280, 800);
+        window->show();
+        studio->reader.addFiles({QString::fromStdString(file.string())});
+        return until([&] {
+            return studio->reels.current() && studio->reels.current()->inspection &&
+                   studio->work.idle(Work::Queue::Reading);
+        });
+    }
+    static bool until(const std::function<bool()>& so) { return QTest::qWaitFor(so, 3600000); }
+    void walk(const std::string& what, QWidget& view, const std::function<bool()>& busy) {
+        TimeAxis& axis = window->pictures().axis();
+        Steps zoom, scroll;
+        axis.show(0, axis.duration());
+        until([&] { return !busy(); });
+        for (int i = 0; i < 44; ++i) step(zoom, view, busy, [&] { axis.zoom(0.7, 0.37 * axis.duration()); });
+        zoom.tell(what + ", zooming to samples");
+        for (int i = 0; i < 20; ++i) {
+            axis.show(0, i % 2 ? 600 : 2);
+            while (busy()) QCoreApplication::processEvents();
+            step(scroll, view, busy, [&] { axis.scroll(axis.span() * (17 + i)); });
+        }
+        scroll.tell(what + ", scrolling far");
+    }
+    void walkPictures(const std::string& with) {
+        studio->document.setStage(stage::split);
+        auto* current = window->findChild<CurrentView*>("current");
+        walk("Current" + with, *current, [&] { return current->waves().isVisible() && current->waves().busy(); });
+        window->pictures().show(MainWindow::Picture::Ownership);
+        QTest::qWait(300);
+        auto& ownership = window->pictures().ownership();
+        walk("Ownership" + with, ownership, [&] { return ownership.busy(); });
+    }
+    void walkLanes() {
+        studio->document.setStage(stage::rebuild);
+        QTest::qWait(300);
+        auto& lanes = window->pictures().lanes();
+        walk("Lanes of three stems", lanes, [&] { return lanes.waves().busy(); });
+    }
+    bool walkDelivery() {
+        studio->document.setStage(stage::dispatch);
+        DispatchDesk& desk = window->desks().dispatch;
+        desk.dispatch(QString::fromStdString((folder / "out").string()), false);
+        if (!until([&] { return !desk.busy() && desk.standing() == DispatchDesk::Standing::Delivered; })) return false;
+        auto* view = window->findChild<DeliveryView*>("deliveryview");
+        if (!until([&] { return view->stretch().found() || !view->stretch().busy(); })) return false;
+        walk("A delivered file", *view, [&] { return view->stretch().busy(); });
+        return true;
+    }
+};
+
 }  // namespace
 
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QApplication::setApplicationName("rivlen-bench");
     theme::apply();
-    TempFolder folder;
-    for (const char* name : {"CACHE", "DATA", "CONFIG"})
-        qputenv((std::string("XDG_") + name + "_HOME").c_str(), QByteArray::fromStdString((folder / name).string()));
-    const fs::path file = folder / "long.wav";
-    {
-        AudioWriter writer(file, kRate, 2, AudioFormat::parse("wav", "16"));
-        const AudioBuffer minute = noise(2, 60 * kRate, 0.1f, 5);
-        for (int m = 0; m < int(60 * kHours); ++m) writer.write(minute);
-        writer.commit();
-    }
     row("what", "measured", "bar");
     row("---", "---", "---");
-    Studio studio(makeSilentClock());
-    MainWindow window(studio);
-    window.resize(1280, 800);
-    window.show();
-    studio.reader.addFiles({QString::fromStdString(file.string())});
-    if (!QTest::qWaitFor(
-            [&] {
-                return studio.reels.current() && studio.reels.current()->inspection &&
-                       studio.work.idle(Work::Queue::Reading);
-            },
-            3600000))
-        return 1;
-    studio.document.setStage(stage::split);
-    TimeAxis& axis = window.pictures().axis();
-    auto& ownership = window.pictures().ownership();
-    auto* current = window.findChild<CurrentView*>("current");
-    const auto walk = [&](const char* what, QWidget& view, const std::function<bool()>& busy) {
-        Steps zoom, scroll;
-        axis.show(0, axis.duration());
-        for (int i = 0; i < 44; ++i) step(zoom, view, busy, [&] { axis.zoom(0.7, 0.37 * axis.duration()); });
-        zoom.tell(std::string(what) + ", zooming to samples");
-        for (int i = 0; i < 20; ++i) {
-            axis.show(0, i % 2 ? 600 : 2);
-            while (busy()) QCoreApplication::processEvents();
-            step(scroll, view, busy, [&] { axis.scroll(axis.span() * (17 + i)); });
-        }
-        scroll.tell(std::string(what) + ", scrolling far");
-    };
-    walk("Current", *current, [&] { return current->waves().isVisible() && current->waves().busy(); });
-    window.pictures().show(MainWindow::Picture::Ownership);
-    QTest::qWait(300);
-    walk("Ownership", ownership, [&] { return ownership.busy(); });
-    studio.file.begin();
+    Long reel;
+    if (!reel.open()) return 1;
+    reel.walkPictures(", not split");
+    reel.writeStems();
+    if (!reel.open() || !reel.studio->reels.current()->stems) return 1;
+    reel.walkPictures(", split");
+    reel.walkLanes();
+    if (!reel.walkDelivery()) return 1;
+    reel.studio->file.begin();
     return 0;
 }

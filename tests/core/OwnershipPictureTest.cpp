@@ -65,3 +65,37 @@ TEST(OwnershipPicture, ShortWindowsPartMomentsLongOnesTones) {
     EXPECT_GT(dip(kLongWindow), 6);
     EXPECT_LT(dip(kUsualWindow), 6);
 }
+
+TEST(OwnershipPicture, TwoThreadsPaintTheSameAndTellWhatFailed) {
+    const int rate = 48000;
+    const AudioBuffer one = noise(2, rate, 0.2f, 1), other = noise(2, rate, 0.1f, 2);
+    AudioBuffer both = one;
+    for (size_t i = 0; i < both.samples().size(); ++i) both.samples()[i] += other.samples()[i];
+    BufferSource whole(both, rate), a(one, rate), b(other, rate);
+    const auto expected = paintOwnership(whole, {&a, &b}, 100, rate - 5000, 101, 80, Progress());
+    const auto open = [&] {
+        OwnershipSources sources{std::make_unique<BufferSource>(both, rate), {}};
+        sources.stems.push_back(std::make_unique<BufferSource>(one, rate));
+        sources.stems.push_back(std::make_unique<BufferSource>(other, rate));
+        return sources;
+    };
+    Progress progress;
+    double reached = 0;
+    progress.onProgress = [&](double f) { reached = std::max(reached, f); };
+    const auto picture = paintOwnership(open, 100, rate - 5000, 101, 80, progress);
+    EXPECT_EQ(picture.level, expected.level);
+    EXPECT_EQ(picture.share, expected.share);
+    EXPECT_DOUBLE_EQ(reached, 1);
+
+    struct Broken : BufferSource {
+        using BufferSource::BufferSource;
+        AudioBuffer read(int64_t first, int64_t count) override {
+            if (first > 30000) throw Error(Error::Kind::InputUnreadable, "gone");
+            return BufferSource::read(first, count);
+        }
+    };
+    const auto broken = [&] { return OwnershipSources{std::make_unique<Broken>(both, rate), {}}; };
+    EXPECT_THROW(paintOwnership(broken, 0, rate, 101, 80, Progress()), Error);
+    progress.onProgress = [&](double) { progress.cancel(); };
+    EXPECT_THROW(paintOwnership(open, 0, rate, 101, 80, progress), Error);
+}

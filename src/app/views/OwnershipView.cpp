@@ -56,27 +56,30 @@ ComputedPicture::Job OwnershipView::prepare(int columns, int rows) {
     return [source = m_reels.heardFile(*m_document.reel()), stems = state->stems, apart = state->parts,
             rate = state->info->sampleRate, from = m_axis.from(), to = m_axis.to(), columns, rows,
             window = m_window](const Progress& progress) {
-        MediaReader reader(source);
-        std::vector<std::unique_ptr<SampleSource>> readers;
         std::vector<QColor> owners;
-        for (size_t s = 0; stems && s < stems->shape().stems.size(); ++s) {
-            const auto found = apart.find(stems->shape().stems[s]);
-            if (found == apart.end()) {
-                readers.push_back(stems->open(int(s)));
-                owners.push_back(theme::stemColor(int(s)));
-                continue;
+        const auto eachStem = [&](const auto& store, const auto& take) {  // a stem, or the parts that stand for it
+            for (size_t s = 0; s < store.shape().stems.size(); ++s) {
+                const auto found = apart.find(store.shape().stems[s]);
+                if (found == apart.end()) {
+                    take(store, s, theme::stemColor(int(s)));
+                    continue;
+                }
+                const auto& parts = found->second->shape().stems;
+                for (size_t p = 0; p < parts.size(); ++p) take(*found->second, p, partColor(parts[p]));
             }
-            for (size_t p = 0; p < found->second->shape().stems.size(); ++p) {
-                readers.push_back(found->second->open(int(p)));
-                owners.push_back(partColor(found->second->shape().stems[p]));
-            }
-        }
-        std::vector<SampleSource*> sources;
-        for (const auto& r : readers) sources.push_back(r.get());
+        };
+        if (stems) eachStem(*stems, [&](const auto&, size_t, const QColor& colour) { owners.push_back(colour); });
         if (owners.empty()) owners.push_back(theme::leftovers);
-        return colourOwnership(paintOwnership(reader, sources, int64_t(from * rate), int64_t(to * rate), columns, rows,
-                                              progress, window),
-                               owners);
+        const auto open = [&] {
+            OwnershipSources sources{std::make_unique<MediaReader>(source), {}};
+            if (stems)
+                eachStem(*stems, [&](const StemStore& store, size_t s, const QColor&) {
+                    sources.stems.push_back(store.open(int(s)));
+                });
+            return sources;
+        };
+        return colourOwnership(
+            paintOwnership(open, int64_t(from * rate), int64_t(to * rate), columns, rows, progress, window), owners);
     };
 }
 

@@ -1,4 +1,6 @@
 #pragma once
+#include <functional>
+#include <memory>
 #include <vector>
 
 #include "core/audio/SampleSource.h"
@@ -29,5 +31,15 @@ inline constexpr double kShortWindow = 0.0107, kUsualWindow = 0.0427, kLongWindo
 /// of a stem is its magnitude over the sum of all stems' magnitudes. Throws Error (Cancelled).
 OwnershipPicture paintOwnership(SampleSource& source, const std::vector<SampleSource*>& stems, int64_t from, int64_t to,
                                 int columns, int rows, const Progress& progress, double window = kUsualWindow);
+
+/// A recording and its stems, for one thread to read.
+struct OwnershipSources {
+    std::unique_ptr<SampleSource> whole;
+    std::vector<std::unique_ptr<SampleSource>> stems;
+};
+
+/// The same on two threads, each with sources of its own; open is called by both, at the same time.
+OwnershipPicture paintOwnership(const std::function<OwnershipSources()>& open, int64_t from, int64_t to, int columns,
+                                int rows, const Progress& progress, double window = kUsualWindow);
 
 }  // namespace rivlen
