@@ -14,6 +14,7 @@
 #include "core/isolation/Weighable.h"
 #include "core/media/Timecode.h"
 #include "core/separation/Engine.h"
+#include "core/separation/Parts.h"
 #include "core/separation/Scene.h"
 
 namespace rivlen {
@@ -52,13 +53,15 @@ SpanCells separatedCells(MediaReader& reader, const WeighOptions& o, const Isola
     options.from = std::max<int64_t>(0, span.first - around);
     options.to = std::min(reader.frames(), span.second + around);
     StemBlock all;
+    const std::string whole = stemOfPart(o.stem);
     separate(
         reader, loadNetwork(card), options,
         [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& parts) {
             all.append(gathered(x, parts, room));
         },
-        progress);
+        Progress(progress, 0, whole.empty() ? 1 : 0.7));
     progress.throwIfCancelled();
+    if (!whole.empty()) takeApart(all, whole, reader.sampleRate(), o.quality, Progress(progress, 0.7, 1));
     Isolator isolator(reader.channels(), reader.sampleRate());
     return isolator.cells(settings, int(stemPlace(o.stem)), span.first,
                           all.slice(span.first - options.from - isolator.margin(),
@@ -124,8 +127,12 @@ void addWeigh(CLI::App& program, Progress& progress) {
     command->add_option("--network", o->network, "Network id, see `rivlen-cli networks`.");
     addScene(*command, o->scene);
     command->add_option("--quality", o->quality, "quick or fine (default).")->check(oneOf({"quick", "fine"}));
-    command->add_option("--stem", o->stem, "The wanted stem: dialogue (default), music or ambience.")
-        ->check(oneOf(kStemNames));
+    command
+        ->add_option("--stem", o->stem,
+                     "The wanted stem: dialogue (default), music or ambience; or a part: vocals, drums, bass, guitar, "
+                     "other, events, "
+                     "bed.")
+        ->check(oneOf(kWantedNames));
     o->span.addTo(*command);
     o->strength.addTo(*command);
     addTolerateDamage(*command, o->tolerateDamage);

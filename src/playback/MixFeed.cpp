@@ -65,7 +65,15 @@ AudioBuffer MixFeed::render(int64_t first, int64_t frames) {
 
 void MixFeed::fill(PlayBlock& block, int64_t first) {
     std::fill(block.mix.begin(), block.mix.end(), 0.0f);
-    const AudioBuffer out = render(first, block.frames);
+    AudioBuffer out = render(first, block.frames);
+    if (const MixFormat format = m_used ? m_used->rebuild->format : MixFormat::Reel;
+        format != MixFormat::Reel && format != MixFormat::Mono && format != MixFormat::Stereo && out.channels() > 0) {
+        if (!m_fold || m_folds != format) {
+            m_fold.emplace(format, out.channels(), ChannelLayout::Stereo);
+            m_folds = format;
+        }
+        out = (*m_fold)(out);
+    }
     constexpr float half = 0.70710678f;
     for (int i = 0; i < block.frames && out.channels() > 0; ++i) {
         const auto x = [&](int c) { return out.channel(c)[size_t(i)]; };

@@ -4,6 +4,7 @@
 #include <mutex>
 
 #include "core/rebuild/RenderGraph.h"
+#include "core/space/MixFold.h"
 #include "playback/BlockQueue.h"
 
 namespace rivlen {
@@ -32,7 +33,8 @@ class MixFeed {
 public:
     void setPlan(std::shared_ptr<const MixPlan> plan);
     bool hasPlan() const { return m_has; }
-    /// The block's mix from frame first on, as the two channels that are listened to (5.1: Lo/Ro). Throws what
+    /// The block's mix from frame first on, as the two channels that are listened to (5.1 and more: Lo/Ro; ambisonics
+    /// decoded). Throws what
     /// materials throw.
     void fill(PlayBlock& block, int64_t first);
     /// Gives the plan and the files that its graph holds open back, once there is no feeder any more.
@@ -51,6 +53,8 @@ private:
     std::shared_ptr<const MixPlan> m_used;
     std::unique_ptr<RenderGraph> m_graph;
     int64_t m_next = 0;
+    MixFormat m_folds = MixFormat::Reel;  ///< what m_fold was made for
+    std::optional<MixFold> m_fold;
 };
 
 }  // namespace rivlen

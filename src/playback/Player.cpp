@@ -22,7 +22,8 @@ struct Player::Feeding {
     uint64_t sourceVersion = 0;
     StemReaders stems;
     uint64_t stemsVersion = ~uint64_t(0);
-    int64_t grown = 0;  ///< frames of the stems that there were
+    std::string divided;  ///< the stem whose parts are read as well
+    int64_t grown = 0;    ///< frames of the stems that there were
     std::unique_ptr<Isolator> isolator;
     std::shared_ptr<const StrengthTimeline> timeline,
         before;      ///< before: of the block before; a change is faded over one block
@@ -218,9 +219,11 @@ void Player::fillBlock(PlayBlock& block, int64_t first) {
             source = m_openSource, recorded = m_openRecorded, removed = m_openRemoved;
             fresh = true;
         }
-        if (f.stemsVersion != m_stemsVersion) {
+        const std::string& wanted = m_timeline->base.stem;
+        if (f.stemsVersion != m_stemsVersion || f.divided != stemOfPart(wanted)) {
             f.stemsVersion = m_stemsVersion;
-            f.stems = m_stems ? m_stems->openAll() : StemReaders{};
+            f.divided = stemOfPart(wanted);
+            f.stems = m_stems ? m_stems->openAll(wanted) : StemReaders{};
             f.isolator->forget();
             f.grown = 0;
         }
@@ -303,9 +306,10 @@ void Player::fillRows(PlayBlock& block, int64_t first) {
         AudioBuffer result, wanted;
     };
     const auto isolated = [&](const StrengthTimeline& timeline) {
-        const size_t wanted = stemPlace(timeline.base.stem);
-        auto out = f.isolator->apply(timeline, int(wanted), first, all, margin);
-        return Isolated{std::move(out.result), std::move(out.stems[wanted])};
+        const std::string& stem = timeline.base.stem;
+        auto out = f.isolator->apply(timeline, int(stemPlace(stem)), first, all, margin);
+        AudioBuffer wanted = out.wanted(stem);
+        return Isolated{std::move(out.result), std::move(wanted)};
     };
     Isolated now = isolated(*f.timeline);
     if (f.timeline != f.before) {

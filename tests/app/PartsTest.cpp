@@ -202,7 +202,7 @@ TEST_F(PartsInTheWindow, WhatDistractsAndThePlaceAreTwoSlidersAtWeigh) {
     EXPECT_EQ(reel().isolation().place, 0);
     EXPECT_EQ(find<QSlider>("distractions_db")->value(), find<QSlider>("distractions_db")->minimum());
     const auto& stems = *studio->reels.current()->stems;
-    const AudioBuffer after = result(), events = stems.ambienceParts()->open(0)->read(48000, 48000),
+    const AudioBuffer after = result(), events = stems.parts("ambience")->open(0)->read(48000, 48000),
                       ambience = stems.open(2)->read(48000, 48000);
     double kept = 0;
     for (size_t i = 0; i < after.samples().size(); ++i) {
@@ -216,6 +216,54 @@ TEST_F(PartsInTheWindow, WhatDistractsAndThePlaceAreTwoSlidersAtWeigh) {
     find<QPushButton>("strength_ambience")->click();
     settle();
     EXPECT_FALSE(slider->isEnabled()) << "where the ambience is wanted nothing of it goes";
+}
+
+TEST_F(PartsInTheWindow, APartIsWeighedLikeAStem) {
+    addAndSplit(4);
+    key(Qt::Key_3, Qt::AltModifier);
+    settle();
+    auto* part = find<QComboBox>("weighpart");
+    EXPECT_FALSE(part->isVisible()) << "the dialogue has none";
+    key(Qt::Key_P, Qt::ShiftModifier);
+    EXPECT_EQ(reel().stem, "dialogue");
+    key(Qt::Key_2, Qt::ControlModifier);
+    settle();
+    ASSERT_TRUE(part->isVisible());
+    EXPECT_EQ(part->count(), 6);
+    EXPECT_EQ(part->currentText(), "All of the music");
+    EXPECT_TRUE(studio->reels.current()->parts.empty()) << "it is whole until a part is asked for";
+    key(Qt::Key_P, Qt::ShiftModifier);
+    key(Qt::Key_P, Qt::ShiftModifier);
+    settle();
+    EXPECT_EQ(reel().stem, "drums");
+    EXPECT_TRUE(part->currentText().contains("being taken out")) << part->currentText().toStdString();
+    ASSERT_TRUE(made("music"));
+    settle();
+    EXPECT_EQ(part->currentText(), "Dr  Drums");
+    EXPECT_TRUE(find<QPushButton>("strength_music")->isChecked());
+    WeighDesk& weigh = window->desks().weigh;
+    ASSERT_TRUE(
+        until([&] { return weigh.result() && weigh.result()->settings.stem == "drums" && weigh.result()->curve; }));
+    const double spill = weigh.result()->now.spillDb;
+    find<QSlider>("depth_db")->setValue(find<QSlider>("depth_db")->minimum() + 60);
+    ASSERT_TRUE(until([&] { return weigh.result() && weigh.result()->now.spillDb > spill + 1; })) << "more comes back";
+    EXPECT_EQ(reel().strength[wantedPlace("music")], Reel::neutralStrength()[wantedPlace("music")]);
+    // Its strength is its own, and undone like any.
+    key(Qt::Key_1, Qt::ControlModifier);
+    settle();
+    EXPECT_FALSE(part->isVisible());
+    EXPECT_EQ(reel().isolation(), IsolationSettings{});
+    key(Qt::Key_3, Qt::ControlModifier);
+    settle();
+    EXPECT_EQ(part->count(), 3);
+    part->setCurrentIndex(2);
+    emit part->activated(2);
+    EXPECT_EQ(reel().stem, "bed");
+    ASSERT_TRUE(made("ambience"));
+    settle();
+    EXPECT_FALSE(find<QSlider>("place_db")->isEnabled());
+    key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(reel().stem, "ambience");
 }
 
 TEST_F(PartsInTheWindow, APartIsHeardAlone) {

@@ -1,9 +1,10 @@
 // Are Spill and Damage true? Compares them with the SIR and SAR of BSS Eval on mixtures whose parts are known, and the
 // suggested knee with fixed settings.
 //   rivlen-bench-measures FOLDER [FEATURES [KNEES]]     clips of training/make_clips.py; tables for
-//   training/fit_spill.py, fit_knee.py
+//   training/fit_spill.py, fit_knee.py. A clip with a NNN-part.txt is a stem with that part as its "dialogue".
 #include <cstdio>
 #include <filesystem>
+#include <fstream>
 
 #include "Support.h"
 #include "core/isolation/Isolator.h"
@@ -15,6 +16,7 @@
 #include "core/media/MediaReader.h"
 #include "core/separation/Confidence.h"
 #include "core/separation/NetworkLibrary.h"
+#include "core/separation/Parts.h"
 
 using namespace rivlen;
 namespace fs = std::filesystem;
@@ -46,10 +48,23 @@ const std::vector<std::pair<const char*, IsolationSettings>> kFixed{
     {"full", setting(kFullDepth)}, {"60 % (8 dB)", setting(8)}, {"25 % (2.5 dB)", setting(2.5)}};
 
 struct Clip {
-    AudioBuffer dialogue, bed, source;
-    std::vector<AudioBuffer> stems;  ///< source and stems with the isolation's margin around
+    AudioBuffer dialogue, bed;
+    StemBlock block;  ///< with the isolation's margin around
     SpanCells cells;
+    std::string wanted = "dialogue";
+
+    AudioBuffer result(Isolator& isolator, IsolationSettings s) const {
+        s.stem = wanted;
+        return isolator.apply(s, int(stemPlace(wanted)), 0, block).wanted(wanted);
+    }
 };
+
+/// The part that a clip is about; empty: it is a recording with a voice.
+std::string partOf(const fs::path& stem) {
+    std::string name;
+    std::ifstream(stem.string() + "part.txt") >> name;
+    return name;
+}
 
 Clip prepared(const fs::path& stem, const std::shared_ptr<Network>& network,
               EngineOptions::Quality quality = EngineOptions::Quality::Fine) {
@@ -57,17 +72,26 @@ Clip prepared(const fs::path& stem, const std::shared_ptr<Network>& network,
         MediaReader reader(stem.string() + what + ".flac");
         return reader.read(0, reader.frames());
     };
-    Clip clip{read("dialogue"), read("bed"), {}, {}, {}};
+    Clip clip{read("dialogue"), read("bed"), {}, {}};
     const AudioBuffer x = test::sumOf({clip.dialogue, clip.bed});
     EngineOptions options;
     options.stems = {"dialogue", "music", "ambience"};
     options.quality = quality;
     Isolator isolator(x.channels(), 48000);
     const int64_t margin = isolator.margin(), frames = x.frames();
-    for (const auto& s : test::separated(network, x, 48000, options))
-        clip.stems.push_back(s.slice(-margin, frames + 2 * margin));
-    clip.source = x.slice(-margin, frames + 2 * margin);
-    clip.cells = isolator.cells(0, 0, frames, clip.source, clip.stems);
+    StemBlock whole{x, {}, {}};
+    if (const std::string part = partOf(stem); !part.empty()) {  // all of the recording is its stem
+        clip.wanted = part;
+        whole.stems.assign(kStemCount, AudioBuffer(x.channels(), frames));
+        whole.stems[stemPlace(part)] = x;
+        takeApart(whole, stemOfPart(part), 48000, "fine", {});
+    } else {
+        whole.stems = test::separated(network, x, 48000, options);
+    }
+    clip.block = whole.slice(-margin, frames + 2 * margin);
+    IsolationSettings neutral;
+    neutral.stem = clip.wanted;
+    clip.cells = isolator.cells(neutral, int(stemPlace(clip.wanted)), 0, clip.block);
     return clip;
 }
 
@@ -109,12 +133,14 @@ struct BetweenClips {
         sar.push_back(truth.sar), damage.push_back(-w.damage.total);
         const AudioBuffer mixture = test::sumOf({clip.dialogue, clip.bed});
         gain.push_back(siSdr(answer, clip.dialogue) - siSdr(mixture, clip.dialogue));
-        const int64_t margin = (clip.source.frames() - clip.dialogue.frames()) / 2, frames = clip.dialogue.frames();
-        LevelTrack stems(int(clip.stems.size())), source(1);
+        const int64_t margin = (clip.block.source.frames() - clip.dialogue.frames()) / 2,
+                      frames = clip.dialogue.frames();
+        const auto& given = clip.block.parts.empty() ? clip.block.stems : clip.block.parts;
+        LevelTrack stems(int(given.size())), source(1);
         std::vector<AudioBuffer> inside;
-        for (const auto& s : clip.stems) inside.push_back(s.slice(margin, frames));
+        for (const auto& s : given) inside.push_back(s.slice(margin, frames));
         stems.add(inside);
-        const AudioBuffer whole = clip.source.slice(margin, frames);
+        const AudioBuffer whole = clip.block.source.slice(margin, frames);
         source.add(std::span(&whole, 1));
         sure.push_back(confidence(stems, source, 0, frames));
     }
@@ -151,8 +177,7 @@ public:
             Weigher weigher(clip.cells);
             for (const auto& s : {setting(kFullDepth), setting(12)}) {
                 rows.push_back({"", weigher.weigh(s), measuredQuality(m_choices[i].card, m_choices[i].quality), 0});
-                truth.push_back(
-                    siSdr(isolator.apply(s, 0, 0, clip.dialogue.frames(), clip.source, clip.stems)[0], clip.dialogue));
+                truth.push_back(siSdr(clip.result(isolator, s), clip.dialogue));
             }
         }
         const size_t chosen = rankTrials(rows).order.front();
@@ -197,20 +222,18 @@ int main(int argc, char** argv) {
         const fs::path stem = fs::path(argv[1]) / name;
         if (!fs::exists(stem.string() + "bed.flac")) break;
         const Clip clip = prepared(stem, network);
-        const int64_t frames = clip.dialogue.frames();
         Isolator isolator(clip.dialogue.channels(), 48000);
         const BssEval bss({clip.dialogue, clip.bed});
         Weigher weigher(clip.cells);
-        const auto result = [&](const IsolationSettings& s) {
-            return isolator.apply(s, 0, 0, frames, clip.source, clip.stems);
-        };
+        const auto result = [&](const IsolationSettings& s) { return clip.result(isolator, s); };
+        const bool voice = partOf(stem).empty();
         for (const auto& s : features ? kForFitting : kSettings) {
-            const auto y = result(s);
-            const BssFigures truth = bss.figures(y[0], 0);
+            const AudioBuffer y = result(s);
+            const BssFigures truth = bss.figures(y, 0);
             const Weighing w = weigher.weigh(s);
             spill.add(truth.sir, -w.spillDb);
             damage.add(truth.sar, -w.damage.total);
-            words.add(estoi(y[0], clip.dialogue, 48000).value_or(0), -w.damage.total);
+            if (voice) words.add(estoi(y, clip.dialogue, 48000).value_or(0), -w.damage.total);
             if (features) {
                 const SpillFeatures f = spillFeatures(clip.cells);
                 std::fprintf(features, "%d %.4f %.4f %.5f %.5f %.5f %.5f\n", count, truth.sir,
@@ -218,24 +241,25 @@ int main(int argc, char** argv) {
                 std::fflush(features);
             }
         }
-        for (Pairing* p : {&spill, &damage, &words}) p->endClip();
-        const auto full = result(setting(kFullDepth));
-        between.add(clip, bss.figures(full[0], 0), weigher.weigh(setting(kFullDepth)), full[0]);
+        for (Pairing* p : {&spill, &damage}) p->endClip();
+        if (voice) words.endClip();
+        const AudioBuffer full = result(setting(kFullDepth));
+        between.add(clip, bss.figures(full, 0), weigher.weigh(setting(kFullDepth)), full);
         const TradeOff curve = tradeOff({}, weigher, {});
         const TradePoint& knee = curve.curve[size_t(curve.knee)];
         for (const auto& p : knees ? curve.curve : std::vector<TradePoint>{}) {
             const Weighing w = weigher.weigh(setting(p.depth, p.firmness));
             std::fprintf(knees, "%d %g %g %.3f %.6f %.6f %.6f %.2f\n", count, p.depth, p.firmness,
-                         siSdr(result(setting(p.depth, p.firmness))[0], clip.dialogue), w.bent, w.spilt, w.moved,
+                         siSdr(result(setting(p.depth, p.firmness)), clip.dialogue), w.bent, w.spilt, w.moved,
                          spillCorrection(clip.cells));
             std::fflush(knees);
         }
         for (size_t i = 0; i <= kFixed.size() && !features; ++i) {
-            const auto y = result(i < kFixed.size() ? kFixed[i].second : setting(knee.depth, knee.firmness));
-            sdr[i].push_back(siSdr(y[0], clip.dialogue));
-            clear[i].push_back(estoi(y[0], clip.dialogue, 48000).value_or(0));
+            const AudioBuffer y = result(i < kFixed.size() ? kFixed[i].second : setting(knee.depth, knee.firmness));
+            sdr[i].push_back(siSdr(y, clip.dialogue));
+            clear[i].push_back(voice ? estoi(y, clip.dialogue, 48000).value_or(0) : 0);
         }
-        if (!features) ranking.add(stem);
+        if (!features && voice) ranking.add(stem);
         std::fprintf(stderr, "\rclip %d", count + 1);
     }
     if (features) std::fclose(features);
@@ -249,13 +273,14 @@ int main(int argc, char** argv) {
         "\n%d clips x %zu settings\n\n| Spearman's rank correlation of              | median | least  | pooled "
         "|\n|---|---|---|---|\n",
         count, (features ? kForFitting : kSettings).size());
-    for (const Pairing* p : {&spill, &damage, &words}) p->print();
+    for (const Pairing* p : {&spill, &damage, &words})
+        if (!p->perClip.empty()) p->print();
     between.print();
     if (features) return 0;
     std::printf("\n| strength of the dialogue | SI-SDR, dB | ESTOI |\n|---|---|---|\n");
     for (size_t i = 0; i <= kFixed.size(); ++i)
         std::printf("| %-24s | %.2f | %.3f |\n", i < kFixed.size() ? kFixed[i].first : "the suggested knee",
                     mean(sdr[i]), mean(clear[i]));
-    ranking.print();
+    if (!words.perClip.empty()) ranking.print();
     return 0;
 }

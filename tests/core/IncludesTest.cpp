@@ -44,9 +44,9 @@ std::string part(const fs::path& path, int which) {
 
 // A folder may include itself and what stands before it.
 TEST(Includes, FoldersOfTheCoreStandInOneOrder) {
-    const std::vector<std::string> order{"base",     "jobs",       "audio",     "spectral", "media",     "loudness",
-                                         "measures", "separation", "isolation", "learning", "diagnosis", "treatment",
-                                         "rebuild",  "delivery",   "exchange",  "session"};
+    const std::vector<std::string> order{"base",      "jobs",    "audio",      "spectral",  "media",    "loudness",
+                                         "measures",  "space",   "separation", "isolation", "learning", "diagnosis",
+                                         "treatment", "rebuild", "delivery",   "exchange",  "session"};
     const auto place = [&](const std::string& folder) {
         return std::find(order.begin(), order.end(), folder) - order.begin();
     };

@@ -257,6 +257,75 @@ TEST(Isolator, WhatDistractsAndThePlaceStayAsLoudAsWanted) {
     EXPECT_LE(differenceDb(plain.result, scene.stems[0].slice(scene.margin, Scene::frames)), kSilenceDb);
 }
 
+TEST(Isolator, APartIsWantedLikeAStem) {
+    Scene scene;
+    const auto divided = [&](int stem, size_t parts) {
+        StemBlock b{scene.source, scene.stems, {}};
+        b.divided = stem;
+        AudioBuffer last = scene.stems[size_t(stem)];
+        for (size_t p = 0; p + 1 < parts; ++p) {
+            b.parts.push_back(noise(2, last.frames(), 0.01f * float(p + 1), 20 + unsigned(p)));
+            for (size_t i = 0; i < last.samples().size(); ++i) last.samples()[i] -= b.parts[p].samples()[i];
+        }
+        b.parts.push_back(last);
+        return b;
+    };
+    const auto inside = [&](const AudioBuffer& b) { return b.slice(scene.margin, Scene::frames); };
+    const auto expectSum = [](const std::vector<AudioBuffer>& parts, const AudioBuffer& whole, const char* of) {
+        AudioBuffer sum = parts[0];
+        for (size_t p = 1; p < parts.size(); ++p)
+            for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += parts[p].samples()[i];
+        EXPECT_LT(differenceDb(sum, whole), -120) << of;
+    };
+    for (const auto& [name, stem, parts] : {std::tuple("drums", 1, 5u), std::tuple("events", 2, 2u)}) {
+        const StemBlock block = divided(stem, parts);
+        const size_t place = size_t(partPlace(name));
+        IsolationSettings s;
+        s.stem = name;
+        // The network's plain answer; the stems stay three.
+        auto out = scene.isolator.apply(StrengthTimeline(s), stem, 0, block);
+        ASSERT_EQ(out.stems.size(), 3u);
+        ASSERT_EQ(out.parts.size(), parts);
+        EXPECT_LE(differenceDb(out.result, inside(block.parts[place])), kSilenceDb);
+        EXPECT_EQ(out.wanted(name).samples().data(), out.parts[place].samples().data());
+        EXPECT_LT(differenceDb(out.stems[size_t(stem)], inside(scene.stems[size_t(stem)])), -120);
+        // Depth lets the rest of the reel back in, of all stems alike.
+        s.depth = 20;
+        out = scene.isolator.apply(StrengthTimeline(s), stem, 0, block);
+        AudioBuffer deep = inside(block.parts[place]);
+        const AudioBuffer x = inside(scene.source);
+        for (size_t i = 0; i < deep.samples().size(); ++i)
+            deep.samples()[i] += 0.1f * (x.samples()[i] - deep.samples()[i]);
+        EXPECT_LT(differenceDb(out.result, deep), -100);
+        expectSum(out.stems, x, name);
+        expectSum(out.parts, out.stems[size_t(stem)], name);
+        // Firmness decides between it and everything else, and what another strength remembered is no part of that.
+        s.firmness = 60;
+        scene.isolator.keepFrames();
+        const auto firm = scene.isolator.apply(StrengthTimeline(s), stem, 0, block);
+        expectSum(firm.stems, x, name);
+        EXPECT_GT(differenceDb(firm.result, out.result), -60);
+        IsolationSettings voice;
+        voice.firmness = 60;
+        scene.isolator.apply(StrengthTimeline(voice), 0, 0, StemBlock{scene.source, scene.stems, {}});
+        const auto again = scene.isolator.apply(StrengthTimeline(s), stem, 0, block);
+        EXPECT_LE(differenceDb(again.result, firm.result), kSilenceDb);
+        // What is weighed are its own shares among all.
+        std::vector<AudioBuffer> all = scene.stems;
+        all.erase(all.begin() + stem);
+        all.insert(all.begin() + stem, block.parts.begin(), block.parts.end());
+        const SpanCells own = scene.isolator.cells(StrengthTimeline(s), stem, 0, block),
+                        expected = scene.isolator.cells(stem + int(place), 0, Scene::frames, scene.source, all);
+        EXPECT_EQ(own.groups[0].share, expected.groups[0].share);
+    }
+    // Without its parts it is the stem.
+    IsolationSettings s;
+    s.stem = "drums";
+    const auto plain = scene.isolator.apply(StrengthTimeline(s), 1, 0, StemBlock{scene.source, scene.stems, {}});
+    EXPECT_LE(differenceDb(plain.result, inside(scene.stems[1])), kSilenceDb);
+    EXPECT_EQ(plain.wanted("drums").samples().data(), plain.stems[1].samples().data());
+}
+
 TEST(IsolationSettings, TheTwoWordsAreWrittenAndRead) {
     const auto& table = isolationParameters();
     const auto& place =

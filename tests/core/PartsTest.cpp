@@ -4,10 +4,9 @@
 
 #include <fstream>
 
-#include "Support.h"
+#include "StoredReel.h"
 #include "core/base/Error.h"
 #include "core/delivery/DeliveryRender.h"
-#include "core/isolation/StemNames.h"
 #include "core/media/MediaReader.h"
 #include "core/rebuild/PartBalance.h"
 #include "core/rebuild/PartLanes.h"
@@ -22,28 +21,14 @@ using namespace rivlen::test;
 
 namespace {
 
-constexpr int kRate = 48000;
-constexpr int64_t kFrames = 3 * kRate + 123;
+constexpr int kRate = StoredReel::kRate;
+constexpr int64_t kFrames = StoredReel::kFrames;
 
-struct Parts : testing::Test {
-    TempFolder folder;
-    AudioBuffer source = programme(2, kRate, kFrames);
-    std::vector<AudioBuffer> stems{noise(2, kFrames, 0.1f, 2), noise(2, kFrames, 0.05f, 3), AudioBuffer()};
-    std::shared_ptr<StemStore> store;
-    ReelMaterial reel;
+struct Parts : testing::Test, StoredReel {
+    ReelMaterial reel = material();
 
     void SetUp() override {
         setenv("RIVLEN_NETWORKS", (fs::path(RIVLEN_SOURCE_DIR) / "tests/data/networks").c_str(), 1);
-        setenv("XDG_CACHE_HOME", (folder / "cache").c_str(), 1);
-        stems[2] = source;
-        for (size_t i = 0; i < source.samples().size(); ++i)
-            stems[2].samples()[i] -= stems[0].samples()[i] + stems[1].samples()[i];
-        store = StemStore::create(folder / "stems", {kStemNames, kRate, 2, kFrames});
-        store->append(StemBlock{source, stems, {}});
-        store->finish();
-        reel.source = [this] { return std::make_unique<BufferSource>(source, kRate); };
-        reel.stems = store;
-        reel.sampleRate = kRate, reel.channels = 2, reel.frames = kFrames;
     }
     void TearDown() override { unsetenv("RIVLEN_NETWORKS"); }
     static AudioBuffer whole(SampleSource& s) { return s.read(0, s.frames()); }
@@ -121,6 +106,56 @@ TEST_F(Parts, AsMaterialsTheyAreTheStemWhateverTheStrength) {
     EXPECT_GT(peakOf(whole(*std::make_shared<Materials>(reel, true)->open("drums", {})).samples()), 0.0f);
 }
 
+TEST_F(Parts, AStrengthOfOneIsHeardInItsLaneAndTheStemStaysWhole) {
+    reel.parts["music"] = openOrMakeParts(*store, "music", "quick", {});
+    store->setParts("music", reel.parts["music"]);
+    auto readers = store->openAll("bass");
+    EXPECT_EQ(readers.divided, 1);
+    EXPECT_TRUE(store->openAll("music").parts.empty());
+    EXPECT_TRUE(store->openAll("events").parts.empty()) << "the ambience is whole";
+    BufferSource recording(source, kRate);
+    const StemBlock block = readers.read(recording, 1000, 5000);
+    ASSERT_EQ(block.parts.size(), 5u);
+    AudioBuffer sum(2, 5000);
+    for (const auto& part : block.parts)
+        for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += part.samples()[i];
+    EXPECT_LT(differenceDb(sum, stems[1].slice(1000, 5000)), -120);
+    EXPECT_EQ(block.slice(10, 20).parts[2].samples().size(), 40u);
+
+    const auto read = [&](const std::string& material) {
+        return whole(*std::make_shared<Materials>(reel, true)->open(material, {}));
+    };
+    const AudioBuffer plain = read("bass");
+    reel.timeline.base.stem = "bass";
+    EXPECT_LE(differenceDb(read("result"), plain), kSilenceDb);
+    reel.timeline.base.depth = 14;
+    const AudioBuffer weak = read("bass");
+    EXPECT_LE(differenceDb(read("result"), weak), kSilenceDb) << "the lane is at the strength";
+    EXPECT_GT(differenceDb(weak, plain), -40);
+    AudioBuffer all(2, kFrames), music(2, kFrames);
+    for (const auto& stem : kStemNames) {
+        const AudioBuffer x = read(stem);
+        for (size_t i = 0; i < x.samples().size(); ++i) all.samples()[i] += x.samples()[i];
+    }
+    EXPECT_LT(differenceDb(all, source), -120);
+    for (const auto& part : partsOf("music")) {
+        const AudioBuffer x = read(part);
+        for (size_t i = 0; i < x.samples().size(); ++i) music.samples()[i] += x.samples()[i];
+    }
+    EXPECT_LT(differenceDb(music, read("music")), -120);
+}
+
+TEST_F(Parts, AStretchIsTakenApart) {
+    StemBlock block{source, stems, {}};
+    takeApart(block, "ambience", kRate, "quick", {});
+    ASSERT_EQ(block.parts.size(), 2u);
+    EXPECT_EQ(block.divided, 2);
+    AudioBuffer sum = block.parts[0];
+    for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += block.parts[1].samples()[i];
+    EXPECT_LT(differenceDb(sum, stems[2]), -120);
+    EXPECT_THROW(takeApart(block, "dialogue", kRate, "quick", {}), Error);
+}
+
 TEST_F(Parts, LaidOutTheMixStaysAndWithoutVocalsOnlyTheyAreGone) {
     reel.parts["music"] = openOrMakeParts(*store, "music", "fine", {});
     Rebuild r = plainRebuild(double(kFrames) / kRate, false);
@@ -185,6 +220,22 @@ TEST_F(Parts, DeliverablesHoldThemAndRefuseReelsThatAreNotTakenApart) {
     const DeliveryReport report = deliver(drums, deliverySource(session, r, drums, reel), folder / "out", false, {});
     MediaReader made(report.path);
     EXPECT_LT(differenceDb(made.read(0, kFrames), whole(*reel.parts["music"]->open(1))), -100);
+}
+
+TEST_F(Parts, StrengthsOfPartsAreKeptAndDeliveredWithThem) {
+    Session session;
+    session.reels.push_back(makeReel(session, "/recordings/a.wav"));
+    Reel& r = session.reels.back();
+    r.stem = "guitar";
+    r.timeline().base.depth = 18;
+    r.strength[wantedPlace("music")].base.firmness = 30;
+    EXPECT_EQ(recipeOf(r).parts, std::vector<std::string>{"music"});
+    EXPECT_EQ(recipeOf(r).timeline.base.stem, "guitar");
+    const Session again = parseSession(sessionText(session, "/recordings"), "/recordings/s.rivlen");
+    EXPECT_EQ(again.reels, session.reels);
+    EXPECT_EQ(again.reels[0].strength[wantedPlace("guitar")].base.depth, 18);
+    r.stem = "dialogue";
+    EXPECT_TRUE(recipeOf(r).parts.empty());
 }
 
 TEST_F(Parts, AReelSaysWhatIsTakenApart) {

@@ -1,7 +1,6 @@
 #include <gtest/gtest.h>
 
-#include "../Support.h"
-#include "core/isolation/StemNames.h"
+#include "StoredReel.h"
 #include "core/rebuild/ClipEdits.h"
 #include "core/rebuild/RenderGraph.h"
 #include "core/rebuild/StripLevels.h"
@@ -11,35 +10,12 @@ using namespace rivlen::test;
 
 namespace {
 
-constexpr int kRate = 48000;
-constexpr int64_t kFrames = 3 * kRate + 123;
+constexpr int kRate = StoredReel::kRate;
+constexpr int64_t kFrames = StoredReel::kFrames;
 
-/// A reel with stems in a store of its own.
-struct RenderGraphs : testing::Test {
-    TempFolder folder;
-    AudioBuffer source = programme(2, kRate, kFrames);
-    std::vector<AudioBuffer> stems{noise(2, kFrames, 0.1f, 2), noise(2, kFrames, 0.05f, 3), AudioBuffer()};
-    std::shared_ptr<StemStore> store;
-    std::shared_ptr<Materials> materials;
+struct RenderGraphs : testing::Test, StoredReel {
+    std::shared_ptr<Materials> materials = std::make_shared<Materials>(material(), true);
 
-    void SetUp() override {
-        setenv("XDG_CACHE_HOME", (folder / "cache").c_str(), 1);
-        stems[2] = source;
-        for (size_t i = 0; i < source.samples().size(); ++i)
-            stems[2].samples()[i] -= stems[0].samples()[i] + stems[1].samples()[i];
-        store = StemStore::create(folder / "stems", {kStemNames, kRate, 2, kFrames});
-        store->append(StemBlock{source, stems, {}});
-        store->finish();
-        materials = std::make_shared<Materials>(material(), true);
-    }
-    ReelMaterial material() {
-        return {[this] { return std::make_unique<BufferSource>(source, kRate); },
-                store,
-                StrengthTimeline(),
-                kRate,
-                2,
-                kFrames};
-    }
     AudioBuffer render(const Rebuild& r, int threads = 1, int64_t piece = 1000, int64_t first = 0,
                        int64_t count = kFrames, int64_t runIn = 0) {
         RenderGraph graph(r, materials, {threads, 2});

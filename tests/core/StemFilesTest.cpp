@@ -19,7 +19,7 @@ TEST(StemFiles, WriteNothingUntilFinished) {
     }
     EXPECT_TRUE(fs::is_empty(folder.path()));
     IsolationSettings s;
-    s.stem = "drums";  // no such stem to be given what the others lose
+    s.stem = "laughter";  // no such stem to be given what the others lose
     s.depth = 10;
     EXPECT_THROW(StemFiles(target, {"dialogue", "music"}, 48000, 1, s), Error);
 }

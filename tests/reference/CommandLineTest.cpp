@@ -216,6 +216,10 @@ TEST(CommandLine, WeighGivesTheContractsFields) {
     const json full = parsed(weigh);
     EXPECT_LT(full.at("spill_db").get<double>(), j.at("spill_db").get<double>());
     EXPECT_EQ(parsed(weigh), full);
+    const json drums = parsed(weigh + " --stem drums"), music = parsed(weigh + " --stem music");
+    EXPECT_EQ(drums.at("settings").at("stem"), "drums");
+    EXPECT_GT(drums.at("trade_off").at("curve").size(), 5u);
+    EXPECT_NE(drums.at("spill_db"), music.at("spill_db"));
 }
 
 TEST(CommandLine, NetworksListsTheCards) {

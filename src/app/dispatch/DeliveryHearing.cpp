@@ -2,6 +2,7 @@
 
 #include "core/media/JoinedFiles.h"
 #include "core/session/SessionDelivery.h"
+#include "core/space/FoldedSource.h"
 
 namespace rivlen {
 
@@ -99,13 +100,19 @@ std::shared_ptr<const MixPlan> DeliveryHearing::delivered(const DeliveryReport& 
     ReelMaterial material;
     material.sampleRate = rate;
     JoinedFiles joined(files);
-    material.channels = joined.channels();
     material.frames = joined.frames();
-    material.source = [files] { return std::make_unique<JoinedFiles>(files); };
+    const MixFormat format = d.layout == ChannelLayout::Own ? m_document.reel()->rebuild->format : MixFormat::Reel;
+    const bool folded = format != MixFormat::Reel && mixFormatFacts(format).channels == joined.channels();
+    material.channels = folded ? 2 : joined.channels();
+    material.source = [files, format, folded]() -> std::unique_ptr<SampleSource> {
+        auto whole = std::make_unique<JoinedFiles>(files);
+        if (!folded) return whole;
+        return std::make_unique<FoldedSource>(std::move(whole), format, ChannelLayout::Stereo);
+    };
     auto plan = std::make_shared<MixPlan>();
     plan->rebuild = r;
     plan->materials = std::make_shared<Materials>(std::move(material), false);
-    plan->channels = mixChannels(joined.channels(), r);
+    plan->channels = laneChannels(folded ? 2 : joined.channels(), r);
     return plan;
 }
 

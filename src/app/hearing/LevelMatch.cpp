@@ -110,7 +110,7 @@ void LevelMatch::measureStems(const Reel& reel, const ReelFacts& facts) {
                   [this, id = reel.id, source = m_reels.heardFile(reel), recorded = reel.source, store = facts.stems,
                    all, known, from = from, to = to](Progress& progress, const Work::Post& post) {
                       MediaReader reader(source), untreated(recorded);
-                      auto stems = store->openAll();
+                      auto stems = store->openAll(all.empty() ? "" : all[0].base.stem);
                       Isolator isolator(reader.channels(), reader.sampleRate());
                       isolator.keepFrames();
                       const int64_t margin = isolator.margin();
@@ -125,11 +125,12 @@ void LevelMatch::measureStems(const Reel& reel, const ReelFacts& facts) {
                           heard[size_t(Heard::Source)].add(x);
                           heard[size_t(Heard::Recorded)].add(source == recorded ? x : untreated.read(at, count));
                           for (size_t i = 0; i < all.size(); ++i) {
-                              const size_t wanted = stemPlace(all[i].base.stem);
-                              auto out = isolator.apply(all[i], int(wanted), at, whole);
+                              const std::string& stem = all[i].base.stem;
+                              auto out = isolator.apply(all[i], int(stemPlace(stem)), at, whole);
+                              const AudioBuffer& wanted = out.wanted(stem);
                               AudioBuffer rest = x;
                               for (size_t n = 0; n < rest.samples().size(); ++n)
-                                  rest.samples()[n] -= out.stems[wanted].samples()[n];
+                                  rest.samples()[n] -= wanted.samples()[n];
                               results[i].add(out.result);
                               leftovers[i].add(rest);
                           }

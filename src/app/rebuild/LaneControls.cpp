@@ -29,6 +29,7 @@ LaneControls::LaneControls(RebuildDesk& desk, LaneTools& lanes, LaneCurves& curv
     top->addWidget(m_solo);
     column->addLayout(top);
     for (const auto& p : stripParameters()) {
+        if (m_rows.size() == 3) break;  // where it is placed is on a page of its own
         auto* row = makeParameterRow(p, QString("lane_%1").arg(p.id));
         connect(row, &ValueRow::set, this, [this, &p](double v, bool dragging) {
             m_desk.editStrip(
@@ -137,7 +138,9 @@ void LaneControls::refresh() {
         const auto& p = stripParameters()[i];
         const double v = strip.*p.value;
         m_rows[i]->show(v, i == 0 && v <= kSilentLevel ? QString("silent") : QString());
-        m_rows[i]->setUsable(!strip.automation.count(p.id));
+        // In a format of its own lanes are placed, and neither groups nor the mix have a width.
+        const bool counts = i == 0 || m_desk.rebuild().format == MixFormat::Reel || (lane && i == 2);
+        m_rows[i]->setUsable(counts && !strip.automation.count(p.id));
     }
     if (!m_group->lineEdit()->hasFocus()) {
         m_group->clear();

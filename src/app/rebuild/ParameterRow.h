@@ -1,6 +1,6 @@
 #pragma once
 #include "app/widgets/ValueRow.h"
-#include "core/rebuild/Parameter.h"
+#include "core/base/Parameter.h"
 
 namespace rivlen {
 

@@ -187,7 +187,7 @@ void RebuildMix::makePlan() {
     auto plan = std::make_shared<MixPlan>();
     plan->rebuild = m_desk.shared();
     plan->materials = m_materials;
-    plan->channels = mixChannels(state->info->channels, m_desk.rebuild());
+    plan->channels = laneChannels(state->info->channels, m_desk.rebuild());
     play(std::move(plan));
 }
 

@@ -7,6 +7,7 @@
 #include "app/rebuild/LaneControls.h"
 #include "app/rebuild/MendControls.h"
 #include "app/rebuild/PartBalances.h"
+#include "app/rebuild/SpaceControls.h"
 #include "app/rebuild/ToolControls.h"
 #include "app/views/MeterView.h"
 #include "app/widgets/PanelParts.h"
@@ -20,9 +21,9 @@ public:
     RebuildPanel(const Document& document, Hearing& hearing, RebuildTools& tools, HeardMeters& heard)
         : StagePanel("What does the finished track sound like?") {
         m_column->takeAt(1);  // the room below the question goes to the pages
-        auto* tabs = makePageTabs("rebuildtabs", {"Lane", "Chain", "Duck", "Clip", "Parts", "Tools", "Mend"});
+        auto* tabs = makePageTabs("rebuildtabs", {"Lane", "Chain", "Duck", "Clip", "Parts", "Tools", "Mend", "Space"});
         tabs->setUsesScrollButtons(false);
-        tabs->setStyleSheet(tabs->styleSheet() + "QTabBar::tab { padding: 5px 4px }");  // seven in one row
+        tabs->setStyleSheet(tabs->styleSheet() + "QTabBar::tab { padding: 5px 3px }");  // eight in one row
         auto* pages = new QStackedWidget;
         auto* lane = new LaneControls(tools.desk, tools.lanes, tools.curves);
         auto* clip = new ClipControls(tools.desk, tools.clips, tools.lanes);
@@ -35,6 +36,7 @@ public:
         page->setObjectName("tools");
         pages->addWidget(page);
         pages->addWidget(new MendControls(tools.desk, tools.mend));
+        pages->addWidget(new SpaceControls(tools.desk, hearing));
         m_column->addWidget(tabs);
         m_column->addWidget(pages, 1);
         auto* meters = new MeterView(heard);

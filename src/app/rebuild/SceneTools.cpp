@@ -13,6 +13,7 @@
 #include "core/rebuild/RenderGraph.h"
 #include "core/rebuild/Room.h"
 #include "core/rebuild/RoomTone.h"
+#include "core/space/MixFold.h"
 
 namespace rivlen {
 
@@ -84,14 +85,16 @@ void SceneTools::replaceMusic(MusicReplacement m, const std::filesystem::path& c
 
 void SceneTools::render(const QString& file) {
     if (!m_desk.ready() || !m_mix.materials()) return;
-    const int channels = mixChannels(m_mix.materials()->reel().channels, m_desk.rebuild());
+    const int channels = laneChannels(m_mix.materials()->reel().channels, m_desk.rebuild());
     m_mix.run(
         "Writing the mix",
         [file, channels, materials = m_mix.materials(), whole = m_desk.shared()](Progress& progress) {
             const int64_t frames =
                 std::max(materials->reel().frames, int64_t(std::llround(whole->end() * materials->reel().sampleRate)));
-            AudioWriter writer(toPath(file), materials->reel().sampleRate, channels,
-                               {AudioFormat::Container::Wav, AudioFormat::Bits::Float32});
+            AudioFormat format{AudioFormat::Container::Wav, AudioFormat::Bits::Float32};
+            if (mixFormatFacts(whole->format).order > 0) format.layout = ChannelLayout::AmbiX;
+            AudioWriter writer(toPath(file), materials->reel().sampleRate,
+                               MixFold(whole->format, channels, ChannelLayout::Own).outputs(), format);
             // Materials of its own: what plays meanwhile keeps its place in the files.
             const auto own = std::make_shared<Materials>(materials->reel(), true);
             renderMix(

@@ -98,6 +98,7 @@ void ToneTools::findSilences(double threshold, double seconds) {
             alone.lanes[0].edit().duck.on = false;
             alone.groups.clear();
             alone.mix = {};
+            alone.format = MixFormat::Reel;
             SilenceFinder finder(materials->reel().sampleRate);
             renderMix(
                 alone, materials, {2, 1}, 0, materials->reel().frames, [&](const AudioBuffer& b) { finder.add(b); }, p);

@@ -17,7 +17,7 @@ void exportStems(const Document& document, const Reels& reels, Work& work, const
         [source = reels.heardFile(*r), store = facts->stems, timeline = r->timeline(), format, folder,
          name = r->name](Progress& progress, const Work::Post&) {
             MediaReader reader(source);
-            auto stems = store->openAll();
+            auto stems = store->openAll(timeline.base.stem);
             StemFiles files({folder.toStdString(), name, format, false, timeline.uses("balance")}, store->shape().stems,
                             reader.sampleRate(), reader.channels(), timeline);
             const int64_t block = reader.sampleRate() * 2;

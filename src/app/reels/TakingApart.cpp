@@ -11,8 +11,11 @@ namespace {
 /// Stems that the user wants taken apart, and what the strength needs.
 std::vector<std::string> neededBy(const Reel& reel) {
     std::vector<std::string> all = reel.parts;
-    if (keepsOfAmbience(reel.timeline()) && std::find(all.begin(), all.end(), "ambience") == all.end())
-        all.push_back("ambience");
+    const auto also = [&all](const std::string& stem) {
+        if (std::find(all.begin(), all.end(), stem) == all.end()) all.push_back(stem);
+    };
+    if (const std::string stem = stemOfPart(reel.stem); !stem.empty()) also(stem);
+    if (keepsOfAmbience(reel.timeline())) also("ambience");
     return all;
 }
 
@@ -38,23 +41,31 @@ void TakingApart::attach(const std::string& id) {
         } catch (const Error& e) {  // no network for it
             m_work.warn(QString::fromStdString(e.what()));
         }
-    const auto ambience = facts.parts.find("ambience");
-    const auto parts = ambience == facts.parts.end() ? nullptr : ambience->second;
-    const auto before = facts.stems->ambienceParts();
-    if ((before ? before->folder() : "") != (parts ? parts->folder() : "")) {
-        facts.stems->setAmbienceParts(parts);
-        m_reels.tellStemsReplaced(id);  // who reads the stems reads them with it from now on
-        return;
+    bool news = false;
+    for (const std::string& stem : stemsWithParts()) {
+        const auto found = facts.parts.find(stem);
+        const auto parts = found == facts.parts.end() ? nullptr : found->second;
+        const auto before = facts.stems->parts(stem);
+        if ((before ? before->folder() : "") == (parts ? parts->folder() : "")) continue;
+        facts.stems->setParts(stem, parts);
+        news = true;
     }
+    if (news) return m_reels.tellStemsReplaced(id);  // who reads the stems reads them with it from now on
     emit changed();
 }
 
 void TakingApart::follow() {
     const Reel* reel = m_document.reel();
-    if (!reel || !keepsOfAmbience(reel->timeline())) return;
+    if (!reel || (!keepsOfAmbience(reel->timeline()) && stemOfPart(reel->stem).empty())) return;
     const ReelFacts& facts = m_reels.of(reel->id);
-    if (!facts.stems || !facts.stems->finished() || facts.parts.count("ambience") || !busyWith().empty()) return;
-    if (!m_given.insert({reel->id, facts.stems->serial()}).second) return;  // was cancelled, or can't be done
+    if (!facts.stems || !facts.stems->finished() || !busyWith().empty()) return;
+    const auto needed = neededBy(*reel);
+    bool asked = false;
+    for (const std::string& stem : needed)  // what was asked for before was cancelled, or can't be done
+        asked = (!wanted(stem) && !facts.parts.count(stem) &&
+                 m_given.insert({reel->id, facts.stems->serial(), stem}).second) ||
+                asked;
+    if (!asked) return;
     m_reels.tellStemsReplaced(reel->id);
     begin();
 }

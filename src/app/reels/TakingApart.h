@@ -24,7 +24,7 @@ signals:
 
 private:
     void attach(const std::string& id);
-    void follow();  ///< begins what the present strength needs (Distractions, Place)
+    void follow();  ///< begins what the present strength needs (of a part; Distractions, Place)
 
     Document& m_document;
     Reels& m_reels;
@@ -34,8 +34,8 @@ private:
         std::string stem;
     };
     std::map<std::string, Job> m_jobs;  ///< by reel
-    /// Reels and splits of which a strength has asked for parts already.
-    std::set<std::pair<std::string, uint64_t>> m_given;
+    /// Reels, splits and stems whose parts a strength has asked for already.
+    std::set<std::tuple<std::string, uint64_t, std::string>> m_given;
 };
 
 }  // namespace rivlen

@@ -16,7 +16,7 @@ const QColor kMoreA = theme::attention, kMoreB = QColor(0x6f, 0xa8, 0xdc);
 AudioBuffer resultOf(const std::filesystem::path& file, const Reel& reel, const StemStore& stems,
                      const IsolationSettings& settings, int64_t first, int64_t count, const Progress& progress) {
     const auto reader = std::make_shared<MediaReader>(file);
-    ResultSource result(reader, stems.openAll(), timelineWith(reel, settings));
+    ResultSource result(reader, stems.openAll(reel.stem), timelineWith(reel, settings));
     AudioBuffer all(reader->channels(), 0);
     for (int64_t at = 0; at < count; at += reader->sampleRate()) {
         progress.throwIfCancelled();

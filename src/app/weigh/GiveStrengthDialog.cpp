@@ -119,7 +119,12 @@ void GiveStrengthDialog::measure() {
             fill(i);
             continue;
         }
-        StrengthTimeline before = reel.strength[stemPlace(m_settings.stem)], after = before;
+        if (const std::string whole = stemOfPart(m_settings.stem); !whole.empty() && !stems->parts(whole)) {
+            m_rows[i].hindrance = "its " + QString::fromStdString(whole) + " is not taken apart yet";
+            fill(i);
+            continue;
+        }
+        StrengthTimeline before = reel.strength[wantedPlace(m_settings.stem)], after = before;
         after.base = m_settings;
         m_own.submit(
             "Weighing " + reel.name,
@@ -131,11 +136,13 @@ void GiveStrengthDialog::measure() {
                 const int wanted = int(stemPlace(after.base.stem));
                 const auto cells = [&](const StrengthTimeline& timeline) {
                     progress.throwIfCancelled();
-                    auto readers = stems->openAll();
+                    auto readers = stems->openAll(after.base.stem);
                     return readSpanCells(reader, readers, timeline, wanted, first, length);
                 };
                 Row row{reel.id, {}, {}, {}, {}};
-                const SpanCells plain = cells({}), now = before.uses("room_keep") ? cells(before) : plain,
+                StrengthTimeline neutral;
+                neutral.base.stem = after.base.stem;
+                const SpanCells plain = cells(neutral), now = before.uses("room_keep") ? cells(before) : plain,
                                 then = after.uses("room_keep") ? cells(after) : plain;
                 const Likeness mine = likenessOf(plain);
                 if (!*model) *model = mine;

@@ -74,9 +74,9 @@ void StrengthControls::refresh() {
             : QString(
                   "This split did not keep the room apart: split the reel again, with a network and quality that do."));
     for (SettingRow* row : m_ofAmbience)
-        row->setHindrance(stems && reel->stem == "ambience"
-                              ? QString("The ambience itself is wanted: nothing of it goes.")
-                              : QString());
+        row->setHindrance(!stems || stemPlace(reel->stem) != 2 ? QString()
+                          : reel->stem == "ambience" ? QString("The ambience itself is wanted: nothing of it goes.")
+                                                     : QString("A part of the ambience is wanted by itself."));
     QString text;
     if (stems && !m_hearing.match().loudness().empty() && !m_hearing.blind()) {
         const auto lufs = [&](Heard heard) {

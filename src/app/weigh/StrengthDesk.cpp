@@ -25,6 +25,15 @@ void StrengthDesk::chooseStem(const std::string& stem) {
     });
 }
 
+void StrengthDesk::chooseNextPart() {
+    if (!m_document.reel()) return;
+    const std::string stem = m_document.reel()->stem, whole = kStemNames[stemPlace(stem)];
+    const auto& parts = partsOf(whole);
+    if (parts.empty()) return void(m_work.warn("The dialogue has no parts: choose the music or the ambience first."));
+    const size_t next = size_t(partPlace(stem) + 1);
+    chooseStem(next < parts.size() ? parts[next] : whole);
+}
+
 void StrengthDesk::workOn(int region) {
     m_document.rememberReel([region](Reel& r) { r.region = region; });
 }

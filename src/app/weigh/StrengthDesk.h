@@ -12,8 +12,10 @@ class StrengthDesk : public QObject {
 public:
     explicit StrengthDesk(Document& document, Reels& reels, Work& work, QObject* parent = nullptr);
 
-    /// The wanted stem: Result, the controls and the measures are for it from now on.
+    /// The wanted stem or part: Result, the controls and the measures are for it from now on.
     void chooseStem(const std::string& stem);
+    /// The next part of the stem that is weighed, after the last one the whole stem again.
+    void chooseNextPart();
     /// The region whose settings the controls change; -1: the whole reel's.
     void workOn(int region);
     /// Makes a region of the loop, with the settings that are worked on, and works on it.

@@ -72,6 +72,8 @@ QString TrialDesk::hindrance() const {
     const Reel* reel = m_document.reel();
     const ReelFacts* state = m_reels.current();
     if (!reel || !state->info || state->missing) return "Add a recording at Intake first.";
+    if (!stemOfPart(reel->stem).empty())
+        return "Trials are of stems: choose Dialogue, Music or Ambience at Weigh first.";
     if (!reel->loop) return "Set a loop of up to 30 s: drag over the picture.";
     if (reel->loop->second - reel->loop->first > kLongest + 0.001)
         return "The loop is longer than 30 s: make it shorter.";

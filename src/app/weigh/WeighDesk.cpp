@@ -97,15 +97,15 @@ void WeighDesk::start() {
     base.firmness = m_baseFirmness;
     base.depth = kFullDepth;
     const auto store = m_reels.current()->stems;
-    const std::string key = store->folder().string() + "/" + std::to_string(from) + "/" + std::to_string(to) + "/" +
-                            reel->stem + "/" + roomOf(timeline);
+    const std::string key = store->folder().string() + "/" + std::to_string(store->version()) + "/" +
+                            std::to_string(from) + "/" + std::to_string(to) + "/" + reel->stem + "/" + roomOf(timeline);
     m_own.submit(
         "Weighing",
         [this, bench = m_bench, key, store, source = m_reels.heardFile(*reel), id = reel->id, settings, timeline, base,
          from, to](Progress& progress, const Work::Post& post) {
             if (bench->key != key) {
                 MediaReader reader(source);
-                StemReaders stems = store->openAll();
+                StemReaders stems = store->openAll(settings.stem);
                 const int64_t first = std::llround(from * reader.sampleRate());
                 bench->key.clear();
                 bench->weigher.reset();
@@ -118,7 +118,8 @@ void WeighDesk::start() {
                 });
                 if (!why.isEmpty()) return;
                 bench->cells =
-                    readSpanCells(reader, stems, timeline, std::max(0, store->stemIndex(settings.stem)), first, count);
+                    readSpanCells(reader, stems, timeline,
+                                  std::max(0, store->stemIndex(kStemNames[stemPlace(settings.stem)])), first, count);
                 bench->weigher = std::make_unique<Weigher>(bench->cells);
                 bench->spectrum = std::make_shared<SpanSpectrum>(spanSpectrum(bench->cells));
                 bench->key = key;

@@ -19,6 +19,8 @@ void addWeighKeys(KeySheet& sheet, const Document& document, const Hearing& hear
     for (size_t s = 0; s < kStemCount; ++s)
         stems.push_back({QString("Ctrl+%1").arg(s + 1), [&strength, s] { strength.chooseStem(kStemNames[s]); }});
     sheet.add("at Weigh: the strength of Dialogue, Music, Ambience", stems, open, "Ctrl+1 … 3");
+    sheet.add("at Weigh: the next part of the music or the ambience",
+              {{"Shift+P", [&strength] { strength.chooseNextPart(); }}}, open);
     sheet.add("at Weigh: a region of its own for the loop", {{"R", [&strength] { strength.regionFromLoop(); }}}, open);
     sheet.add("at Split and Weigh: try networks and settings on the loop", {{"T", [&trials] { trials.start(); }}},
               [&document, open] { return open() || document.session().stage == stage::split; });

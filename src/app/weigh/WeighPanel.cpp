@@ -1,11 +1,13 @@
 #include "app/weigh/WeighPanel.h"
 
 #include <QButtonGroup>
+#include <QComboBox>
 #include <QHBoxLayout>
 #include <QPushButton>
 #include <QStackedWidget>
 #include <QTabBar>
 
+#include "app/views/PartLook.h"
 #include "app/weigh/CandidateBar.h"
 #include "app/weigh/CompareControls.h"
 #include "app/weigh/OverTimeControls.h"
@@ -45,6 +47,15 @@ public:
             row->addWidget(b, 1);
         }
         m_column->addLayout(row);
+        m_part = new QComboBox;
+        m_part->setObjectName("weighpart");
+        m_part->setAccessibleName("Part of the stem");
+        m_part->setToolTip("Weigh one part of the stem, which is taken apart for it (Shift+P: the next one)");
+        connect(m_part, &QComboBox::activated, this, [this](int i) {
+            m_strength.chooseStem(m_part->itemData(i).toString().toStdString());
+            refresh();
+        });
+        m_column->addWidget(m_part);
         auto* second = new QHBoxLayout;
         m_where = new QLabel;
         m_where->setObjectName("where");
@@ -75,19 +86,37 @@ public:
         m_presets->setEnabled(ready);
         for (size_t i = 0; i < kStemCount; ++i) {
             m_stems[i]->setEnabled(ready);
-            m_stems[i]->setChecked(reel && reel->stem == kStemNames[i]);
+            m_stems[i]->setChecked(reel && stemPlace(reel->stem) == i);
         }
+        refreshPart(ready ? reel : nullptr, s ? s->stems.get() : nullptr);
         m_where->setText(!reel       ? "Add a recording at Intake first."
                          : !s->stems ? "Split this reel first; then its strength is weighed here, live while it plays."
                                      : QString("In force on: %1").arg(m_strength.regionName(reel->region)));
     }
 
 private:
+    void refreshPart(const Reel* reel, const StemStore* stems) {
+        const std::string whole = reel ? kStemNames[stemPlace(reel->stem)] : "";
+        m_part->setVisible(!partsOf(whole).empty());
+        if (m_part->isHidden()) return;
+        const bool pending = !stemOfPart(reel->stem).empty() && !stems->parts(whole);
+        m_part->clear();
+        m_part->addItem("All of the " + QString::fromStdString(whole), QString::fromStdString(whole));
+        for (const std::string& part : partsOf(whole))
+            m_part->addItem(partLetter(part) + "  " + QString::fromStdString(partTitle(part)) +
+                                (pending && part == reel->stem
+                                     ? ": being taken out of the " + QString::fromStdString(whole) + QChar(0x2026)
+                                     : QString()),
+                            QString::fromStdString(part));
+        m_part->setCurrentIndex(1 + partPlace(reel->stem));
+    }
+
     Document& m_document;
     Reels& m_reels;
     Hearing& m_hearing;
     StrengthDesk& m_strength;
     std::array<QPushButton*, kStemCount> m_stems{};
+    QComboBox* m_part;
     PresetButton* m_presets;
     QLabel* m_where;
     QTabBar* m_tabs;

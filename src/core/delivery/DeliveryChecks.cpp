@@ -156,7 +156,7 @@ private:
                         static_cast<long long>(c.frames)));
         check("rate and channels", stored.sampleRate() == c.sampleRate && stored.channels() == c.channels,
               formatted("%d Hz, %d channels", stored.sampleRate(), stored.channels()));
-        const bool ordered = c.stored.size() == 1 && d.layout != ChannelLayout::AmbiX &&
+        const bool ordered = c.stored.size() == 1 && c.format.layout != ChannelLayout::AmbiX &&
                              (c.channels == 6 || c.channels == 8) && storage.lossless;
         if (!ordered) return;
         const std::string layout = stored.reader(0).info().layout;
@@ -165,7 +165,7 @@ private:
     }
 
     void sound(StoredSound& stored, const Progress& progress) {
-        const bool ambisonic = d.layout == ChannelLayout::AmbiX;
+        const bool ambisonic = c.format.layout == ChannelLayout::AmbiX;
         // Loudness is that of loudspeakers: AmbiX is measured as what it was made of.
         Measurement found = ambisonic ? c.after : measure(stored, nullptr, MeasurementDetail::Everything, progress);
         const Inspection& i = found.inspection;

@@ -11,6 +11,7 @@
 #include "core/media/FinalName.h"
 #include "core/media/MediaReader.h"
 #include "core/media/PictureMux.h"
+#include "core/space/MixFold.h"
 
 namespace rivlen {
 
@@ -66,18 +67,23 @@ void eachBlock(const fs::path& file, const Progress& progress, const std::functi
 /// Measures blocks as they come by, beside the dialogue where the loudness is that of the dialogue.
 class Listener {
 public:
-    Listener(int channels, int sampleRate, int64_t frames, const fs::path& speech) {
+    /// decoder: for sound that is no loudspeakers'
+    Listener(int channels, int sampleRate, int64_t frames, const fs::path& speech, std::optional<MixFold> decoder)
+        : m_decoder(std::move(decoder)) {
         if (!speech.empty()) m_speech.emplace(speech);
-        m_measuring.emplace(channels, sampleRate, frames, m_speech ? m_speech->channels() : 0,
+        if (m_decoder) channels = m_decoder->outputs();
+        m_measuring.emplace(channels, sampleRate, frames, m_speech ? (m_decoder ? channels : m_speech->channels()) : 0,
                             MeasurementDetail::Overview);
     }
     void hear(const AudioBuffer& block) {
-        m_measuring->add(block, m_speech ? m_speech->read(m_at, block.frames()) : AudioBuffer());
+        m_measuring->add(decoded(block), m_speech ? decoded(m_speech->read(m_at, block.frames())) : AudioBuffer());
         m_at += block.frames();
     }
     Measurement finish() { return m_measuring->finish(); }
 
 private:
+    AudioBuffer decoded(AudioBuffer block) const { return m_decoder ? (*m_decoder)(block) : std::move(block); }
+    std::optional<MixFold> m_decoder;
     std::optional<MediaReader> m_speech;
     std::optional<MeasuringThread> m_measuring;
     int64_t m_at = 0;
@@ -115,13 +121,14 @@ double limited(const fs::path& from, const fs::path& to, double gainDb, double c
     return most;
 }
 
-std::string sentence(const Deliverable& d, const AudioFormat& format, int rate, int channels) {
+std::string sentence(const Deliverable& d, MixFormat mix, const AudioFormat& format, int rate, int channels) {
     const StorageFacts& storage = storageFacts(d.storage);
     const char* bits = !storage.lossless                           ? ""
                        : format.bits == AudioFormat::Bits::Float32 ? "32-bit float, "
                        : format.bits == AudioFormat::Bits::Int24   ? "24 bit, "
                                                                    : "16 bit, ";
-    const std::string what = d.layout == ChannelLayout::Own
+    const std::string what = d.layout == ChannelLayout::Own && mix != MixFormat::Reel ? mixFormatFacts(mix).name
+                             : d.layout == ChannelLayout::Own
                                  ? formatted("%d channel%s", channels, channels == 1 ? "" : "s")
                                  : std::string(layoutFacts(d.layout).name);
     return formatted("%s, %s%d Hz, ", storage.name, bits, rate) + what +
@@ -139,10 +146,14 @@ public:
           format(formatOf(d)),
           own(source.materials->reel().sampleRate),
           rate(rateFor(d, own)),
-          channels(channelsOf(d.layout, source.channels)) {
+          mixFormat(source.rebuild->format),
+          fold(mixFormat, source.channels, d.layout),
+          channels(fold.outputs()) {
+        if (ambisonic()) format.layout = ChannelLayout::AmbiX;
         report.name = d.name;
         report.reel = source.reel;
-        for (const auto& name : deliveryFileNames(d, source.session, source.reel, source.channels))
+        for (const auto& name : deliveryFileNames(d, source.session, source.reel,
+                                                  MixFold(mixFormat, source.channels, ChannelLayout::Own).outputs()))
             report.files.push_back(folder / name);
         report.path = report.files[0];
         for (const auto& file : report.files)
@@ -168,7 +179,7 @@ public:
                                                 ": give it another one.");
         made.frames = std::llround(double(count) * rate / own);
         made.sampleRate = rate;
-        report.format = sentence(d, format, rate, channels);
+        report.format = sentence(d, mixFormat, format, rate, channels);
         std::error_code ignored;
         fs::create_directories(folder, ignored);
         // Rendered, levelled and stored copies stand beside each other for a while.
@@ -193,8 +204,20 @@ public:
 private:
     static constexpr double kRendered = 0.45, kLimited = 0.8;  ///< of the progress; most are not limited
 
-    /// AmbiX is measured and limited as the loudspeakers that it is made of: loudness has no other meaning there.
-    ChannelLayout measuredLayout() const { return d.layout == ChannelLayout::AmbiX ? ChannelLayout::Own : d.layout; }
+    /// What is delivered is no loudspeakers' sound.
+    bool ambisonic() const {
+        return d.layout == ChannelLayout::AmbiX ||
+               (d.layout == ChannelLayout::Own && mixFormatFacts(mixFormat).order > 0);
+    }
+    /// Of what is rendered: AmbiX is made of it when it is stored, since loudness is that of loudspeakers. A mix that
+    /// is ambisonic itself is decoded to be measured.
+    ChannelLayout workedLayout() const { return d.layout == ChannelLayout::AmbiX ? ChannelLayout::Own : d.layout; }
+    int workedChannels() const { return MixFold(mixFormat, source.channels, workedLayout()).outputs(); }
+    std::optional<MixFold> decoder() const {
+        if (workedLayout() != ChannelLayout::Own || mixFormatFacts(mixFormat).order == 0) return {};
+        return MixFold(mixFormat, source.channels, measuredLayoutOf(mixFormat));
+    }
+    Listener listener() const { return Listener(workedChannels(), rate, made.frames, speech, decoder()); }
 
     void render(const Progress& progress) {
         RenderGraph::Options options{2, source.channels};
@@ -205,15 +228,14 @@ private:
         if (d.dialogueGated) {
             RenderGraph::Options dialogue = options;
             dialogue.lanes = lanesOf(*source.rebuild, deliveryContent("dialogue"));
-            renderDelivery(source, dialogue, made.first, count, rate, measuredLayout(), made.frames,
+            renderDelivery(source, dialogue, made.first, count, rate, workedLayout(), made.frames,
                            speech = *made.work / "speech.wav", {}, Progress(progress, 0, 0.4));
         }
-        Listener listener(channelsOf(measuredLayout(), source.channels), rate, made.frames, speech);
+        Listener ear = listener();
         renderDelivery(
-            source, options, made.first, count, rate, measuredLayout(), made.frames,
-            sound = *made.work / "rendered.wav", [&](const AudioBuffer& b) { listener.hear(b); },
-            Progress(progress, d.dialogueGated ? 0.4 : 0, 1));
-        before = after = listener.finish();
+            source, options, made.first, count, rate, workedLayout(), made.frames, sound = *made.work / "rendered.wav",
+            [&](const AudioBuffer& b) { ear.hear(b); }, Progress(progress, d.dialogueGated ? 0.4 : 0, 1));
+        before = after = ear.finish();
     }
 
     void level(const Progress& progress) {
@@ -233,14 +255,19 @@ private:
         sound = *made.work / "limited.wav";
         gain = 1;
         limits = true;
+        double ceiling = d.ceiling;
         for (int round = 0; round < 3; ++round) {  // what the limiter takes from the loudness is given back
-            Listener listener(channelsOf(measuredLayout(), source.channels), rate, made.frames, speech);
-            report.limited = limited(from, sound, report.gain, d.ceiling, listener,
-                                     Progress(progress, round / 3.0, (round + 1) / 3.0));
-            after = listener.finish();
+            Listener ear = listener();
+            report.limited =
+                limited(from, sound, report.gain, ceiling, ear, Progress(progress, round / 3.0, (round + 1) / 3.0));
+            after = ear.finish();
             const double off = *d.loudness - after.loudness(d.dialogueGated).value_or(*d.loudness);
-            if (std::fabs(off) < 0.05 || round == 2) break;  // the gain that is reported is the one that was used
+            // The peaks of ambisonics are those of the loudspeakers that they are decoded to.
+            const double over = decoder() ? after.inspection.truePeakDbtp - d.ceiling : 0;
+            if ((std::fabs(off) < 0.05 && over <= 0) || round == 2)
+                break;  // the gain reported is the one that was used
             report.gain += off;
+            ceiling -= std::max(0.0, over);
         }
     }
 
@@ -259,7 +286,8 @@ private:
         n.truePeak = known(after.inspection.truePeakDbtp);
         n.maxMomentary = after.maxMomentary, n.maxShortTerm = after.maxShortTerm;
         n.frames = made.frames;
-        const auto names = channelNames(d.layout, channels);
+        const auto names =
+            d.layout == ChannelLayout::Own ? mixChannelNames(mixFormat, channels) : channelNames(d.layout, channels);
         for (const auto& name : names) n.tracks.push_back(names.size() > 1 ? d.name + " " + name : d.name);
         for (const Marker& marker : source.rebuild->markers) {
             const int64_t at = std::llround((marker.at - double(made.first) / own) * rate);
@@ -283,7 +311,7 @@ private:
         }
         eachBlock(sound, Progress(progress, 0, muxed ? 0.3 : 1), [&](AudioBuffer& block, bool) {
             raise(block, gain);
-            const AudioBuffer out = d.layout == ChannelLayout::AmbiX ? toLayout(block, d.layout) : std::move(block);
+            const AudioBuffer out = d.layout == ChannelLayout::AmbiX ? fold(block) : std::move(block);
             for (size_t i = 0; i < writers.size(); ++i) {
                 if (!apart) {
                     writers[i]->write(out);
@@ -318,8 +346,11 @@ private:
     const DeliverySource& source;
     const fs::path& folder;
     const DeliveryContent& content;
-    const AudioFormat format;
-    const int own, rate, channels;
+    AudioFormat format;
+    const int own, rate;
+    const MixFormat mixFormat;
+    const MixFold fold;  ///< from the mix to what is delivered
+    const int channels;
     int64_t count = 0;
     DeliveryReport report;
     MadeDelivery made;
@@ -351,9 +382,11 @@ std::set<std::string> lanesOf(const Rebuild& rebuild, const DeliveryContent& con
 void renderDelivery(const DeliverySource& source, RenderGraph::Options options, int64_t first, int64_t count, int rate,
                     ChannelLayout layout, int64_t frames, const fs::path& file,
                     const std::function<void(const AudioBuffer&)>& heard, const Progress& progress) {
-    const int own = source.materials->reel().sampleRate, channels = channelsOf(layout, source.channels);
+    const int own = source.materials->reel().sampleRate;
+    const MixFold fold(source.rebuild->format, source.channels, layout);
+    const int channels = fold.outputs();
     AudioWriter writer(file, rate, channels, kFloat);
-    Resampler resampler(own, rate, source.channels);
+    Resampler resampler(own, rate, MixFold(source.rebuild->format, source.channels, ChannelLayout::Own).outputs());
     int64_t written = 0;
     const auto write = [&](const AudioBuffer& out) {
         writer.write(out);
@@ -361,7 +394,7 @@ void renderDelivery(const DeliverySource& source, RenderGraph::Options options, 
     };
     const auto put = [&](const AudioBuffer& audio) {  // converted rates end a frame early or late
         const int64_t some = std::min(audio.frames(), frames - written);
-        if (some > 0) write(toLayout(some == audio.frames() ? audio : audio.slice(0, some), layout));
+        if (some > 0) write(fold(some == audio.frames() ? audio : audio.slice(0, some)));
         written += std::max<int64_t>(0, some);
     };
     renderMix(

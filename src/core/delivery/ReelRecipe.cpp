@@ -104,8 +104,7 @@ ReelMaterial prepareReel(const ReelRecipe& recipe, const Progress& progress) {
         }
         for (const std::string& stem : recipe.parts)
             parts[stem] = openOrMakeParts(*stems, stem, recipe.quality, Progress(progress, 0.7, 0.97));
-        if (const auto ambience = parts.find("ambience"); ambience != parts.end())
-            stems->setAmbienceParts(ambience->second);
+        for (const auto& [stem, apart] : parts) stems->setParts(stem, apart);
         if (!recipe.mends.empty()) {
             auto readers = stems->openAll();
             MediaReader reader(recording);

@@ -78,7 +78,8 @@ struct StemFiles::Impl {
 StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int rate, int channels,
                      const StrengthTimeline& timeline, bool measureLoudness)
     : m(std::make_unique<Impl>(channels, rate)) {
-    const auto found = std::find(names.begin(), names.end(), timeline.base.stem);
+    const std::string whole = stemOfPart(timeline.base.stem);
+    const auto found = std::find(names.begin(), names.end(), whole.empty() ? timeline.base.stem : whole);
     m->timeline = timeline;
     m->withResult = target.result;
     if (found == names.end() && !m->neutral())

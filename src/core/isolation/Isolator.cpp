@@ -103,7 +103,21 @@ void Isolator::keepRoom(const StrengthTimeline& timeline, int wanted, int64_t or
         });
 }
 
+int Isolator::divide(const StrengthTimeline& timeline, int wanted, StemBlock& block) {
+    const int part = partPlace(timeline.base.stem), divided = block.divided;
+    const bool apart = part >= 0 && part < int(block.parts.size()) && divided == wanted;
+    if (m_divided != (apart ? divided : -1)) forget();
+    m_divided = apart ? divided : -1;
+    if (!apart) return wanted;
+    block.stems.erase(block.stems.begin() + divided);
+    block.stems.insert(block.stems.begin() + divided, std::make_move_iterator(block.parts.begin()),
+                       std::make_move_iterator(block.parts.end()));
+    block.parts.clear();
+    return divided + part;
+}
+
 SpanCells Isolator::cells(const StrengthTimeline& timeline, int wanted, int64_t first, StemBlock block) {
+    wanted = divide(timeline, wanted, block);
     keepRoom(timeline, wanted, first - margin(), block);
     return cells(wanted, first, block.source.frames() - 2 * margin(), block.source, block.stems);
 }
@@ -231,6 +245,9 @@ Isolator::Isolated Isolator::apply(const StrengthTimeline& timeline, int wanted,
         if (timeline.uses("room_keep") || m_timeline.uses("room_keep")) forget();
         m_timeline = timeline;
     }
+    const int stem = wanted;
+    const size_t whole = block.stems.size();
+    wanted = divide(timeline, wanted, block);
     // The ambience's as it was found, without what Room keep gives it.
     AudioBuffer bed;
     const bool apart = block.hasEvents() && block.stems.size() > 1 && wanted != int(block.stems.size()) - 1 &&
@@ -256,6 +273,14 @@ Isolator::Isolated Isolator::apply(const StrengthTimeline& timeline, int wanted,
     if (moving || apart || !timeline.constant() || !neutral(timeline.at(0)) ||
         (block.hasRoom() && timeline.uses("room_keep")))
         setLevels(timeline, wanted, first, block, bed, around, out);
+    if (const auto more = std::ptrdiff_t(out.stems.size() - whole); more > 0) {
+        const auto begin = out.stems.begin() + stem, end = begin + more + 1;
+        out.parts.assign(std::make_move_iterator(begin), std::make_move_iterator(end));
+        AudioBuffer sum = out.parts[0];
+        for (size_t p = 1; p < out.parts.size(); ++p)
+            for (size_t i = 0; i < sum.samples().size(); ++i) sum.samples()[i] += out.parts[p].samples()[i];
+        *out.stems.erase(begin, end - 1) = std::move(sum);
+    }
     return out;
 }
 

@@ -6,6 +6,7 @@
 
 #include "core/audio/AudioBuffer.h"
 #include "core/isolation/SpanCells.h"
+#include "core/isolation/StemNames.h"
 #include "core/separation/StemBlock.h"
 #include "core/spectral/Fft.h"
 
@@ -20,6 +21,8 @@ namespace rivlen {
 /// that is not wanted back in, Distractions and Place more of the ambience's events and bed. What one stem gains the
 /// others lose: at every setting the stems sum to the source. At neutral settings they are returned unchanged.
 ///
+/// Where a part of a stem is wanted and the block has the parts, they stand in the stem's place, each like a stem.
+///
 /// Frames lie on an absolute grid, so any block of the answer is the same whatever blocks it is asked for in:
 /// playback and file output agree. Not thread-safe; one per thread.
 class Isolator {
@@ -30,15 +33,21 @@ public:
     int64_t margin() const { return m_size + kCellReach * m_hop; }
 
     struct Isolated {
-        std::vector<AudioBuffer> stems;  ///< sum to the source
-        AudioBuffer result;              ///< the wanted one with its Balance
+        std::vector<AudioBuffer> stems;       ///< sum to the source
+        AudioBuffer result;                   ///< the wanted one with its Balance
+        std::vector<AudioBuffer> parts = {};  ///< of the wanted part's stem; they sum to it
+        /// The stem or the part that the strength is for.
+        const AudioBuffer& wanted(const std::string& name) const {
+            return parts.empty() ? stems[stemPlace(name)] : parts[size_t(partPlace(name))];
+        }
     };
     /// What apply() needs around for a strength: margin(), or nothing when no cell is moved.
     int64_t margin(const StrengthTimeline& timeline) const {
         return timeline.constant() && !movesCells(timeline.base) ? 0 : margin();
     }
     /// block covers [first - m, first + count + m) of the recording with m = around: margin(), or at least
-    /// margin(timeline); returns [first, first + count) at the strength. wanted is the index of the wanted stem.
+    /// margin(timeline); returns [first, first + count) at the strength. wanted is the index of the wanted stem, or of
+    /// the stem whose part is.
     Isolated apply(const StrengthTimeline& timeline, int wanted, int64_t first, StemBlock block, int64_t around);
     Isolated apply(const StrengthTimeline& timeline, int wanted, int64_t first, StemBlock block) {
         return apply(timeline, wanted, first, std::move(block), margin());
@@ -70,6 +79,8 @@ private:
 
     /// What the strength is at frames [first, first + count) of the grid, one for all when it is the same.
     std::vector<Blend> blends(const StrengthTimeline& timeline, int64_t begin, int frames) const;
+    /// Puts the block's parts into their stem's place where one of them is wanted; returns the wanted one's index.
+    int divide(const StrengthTimeline& timeline, int wanted, StemBlock& block);
     /// Moves what Room keep takes from the dialogue.
     void keepRoom(const StrengthTimeline& timeline, int wanted, int64_t origin, StemBlock& block);
     /// Adds what changes owner to moved[stem] (count frames).
@@ -88,6 +99,7 @@ private:
     size_t m_keep = 0;
     std::map<std::pair<int64_t, size_t>, Frame> m_kept;  ///< by position and group
     StrengthTimeline m_timeline;                         ///< that was applied last
+    int m_divided = -1;                                  ///< the stem that was, last
 };
 
 }  // namespace rivlen

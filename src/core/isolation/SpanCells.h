@@ -27,7 +27,8 @@ struct SpanCells {
 };
 
 /// The cells of [first, first + count) of a recording and its stems, all of one rate and layout; wanted: index of the
-/// wanted stem; of the timeline only Room keep counts. Takes some 2 MB a second. Throws Error (InputUnreadable).
+/// wanted stem, or of the stem whose part is; of the timeline only Room keep counts. Takes some 2 MB a second. Throws
+/// Error (InputUnreadable).
 SpanCells readSpanCells(SampleSource& source, StemReaders& stems, const StrengthTimeline& timeline, int wanted,
                         int64_t first, int64_t count);
 

@@ -3,6 +3,7 @@
 #include <ebur128.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <optional>
 #include <vector>
@@ -35,6 +36,16 @@ LoudnessMeter::LoudnessMeter(int channels, int sampleRate, Detail detail) : m(st
         const int map[] = {EBUR128_LEFT,   EBUR128_RIGHT,         EBUR128_CENTER,
                            EBUR128_UNUSED, EBUR128_LEFT_SURROUND, EBUR128_RIGHT_SURROUND};
         for (unsigned c = 0; c < 6; ++c) ebur128_set_channel(m->state, c, map[c]);
+    }
+    if (channels == 3)
+        for (unsigned c = 0; c < 3; ++c)
+            ebur128_set_channel(m->state, c, std::array{EBUR128_LEFT, EBUR128_RIGHT, EBUR128_CENTER}[c]);
+    if (channels == 10 || channels == 12) {  // heights stand at 30 degrees and weigh as the front does
+        std::vector<int> map{EBUR128_LEFT, EBUR128_RIGHT, EBUR128_CENTER, EBUR128_UNUSED};
+        if (channels == 10) map.insert(map.end(), {EBUR128_Mp110, EBUR128_Mm110});
+        else map.insert(map.end(), {EBUR128_Mp135, EBUR128_Mm135, EBUR128_Mp090, EBUR128_Mm090});
+        map.insert(map.end(), {EBUR128_Up045, EBUR128_Um045, EBUR128_Up135, EBUR128_Um135});
+        for (unsigned c = 0; c < unsigned(channels); ++c) ebur128_set_channel(m->state, c, map[c]);
     }
     if (channels == 8) {  // 7.1: only what lies between 60 and 120 degrees weighs +1.5 dB (ITU-R BS.1770-4, annex 3)
         const int map[] = {EBUR128_LEFT,  EBUR128_RIGHT, EBUR128_CENTER, EBUR128_UNUSED,

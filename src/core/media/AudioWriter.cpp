@@ -225,11 +225,18 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
     sf_command(m->handle, SFC_SET_CLIPPING, nullptr, SF_TRUE);
     if (notes) describe(m->handle, format, *notes);
     if (format.layout == ChannelLayout::AmbiX) return;  // its channels are no loudspeakers: the mask stays empty
+    // In the order of the mask's bits (WAVE_FORMAT_EXTENSIBLE).
     int surround[] = {SF_CHANNEL_MAP_LEFT,      SF_CHANNEL_MAP_RIGHT,     SF_CHANNEL_MAP_CENTER,
                       SF_CHANNEL_MAP_LFE,       SF_CHANNEL_MAP_REAR_LEFT, SF_CHANNEL_MAP_REAR_RIGHT,
                       SF_CHANNEL_MAP_SIDE_LEFT, SF_CHANNEL_MAP_SIDE_RIGHT};
-    if (channels == 6 || channels == 8)
+    if (channels == 3 || channels == 6 || channels == 8)
         sf_command(m->handle, SFC_SET_CHANNEL_MAP_INFO, surround, channels * int(sizeof(int)));
+    if (channels != 10 && channels != 12) return;
+    std::vector<int> sphere(surround, surround + channels - 4);
+    for (int above : {SF_CHANNEL_MAP_TOP_FRONT_LEFT, SF_CHANNEL_MAP_TOP_FRONT_RIGHT, SF_CHANNEL_MAP_TOP_REAR_LEFT,
+                      SF_CHANNEL_MAP_TOP_REAR_RIGHT})
+        sphere.push_back(above);
+    sf_command(m->handle, SFC_SET_CHANNEL_MAP_INFO, sphere.data(), channels * int(sizeof(int)));
 }
 
 AudioWriter::~AudioWriter() {

@@ -1,5 +1,5 @@
 #pragma once
-#include "core/rebuild/Parameter.h"
+#include "core/base/Parameter.h"
 
 namespace rivlen {
 

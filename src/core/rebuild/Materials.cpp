@@ -28,7 +28,7 @@ struct Materials::Blocks {
 
     explicit Blocks(const ReelMaterial& reel) : source(reel.source()) {
         if (!reel.stems) return;
-        stems = reel.stems->openAll();
+        stems = reel.stems->openAll(reel.timeline.base.stem);
         isolator = std::make_unique<Isolator>(source->channels(), source->sampleRate());
         isolator->keepFrames();
     }
@@ -75,6 +75,8 @@ struct Materials::Blocks {
         keep(Part::Room, std::move(room));
         keep(Part::Result, std::move(out.result));
         for (size_t s = 0; s < kStemCount; ++s) keep(Part(int(Part::Dialogue) + int(s)), std::move(out.stems[s]));
+        for (size_t p = 0; p < out.parts.size(); ++p)
+            keep(Part(int(Part::FirstPart) + int(p)), std::move(out.parts[p]));
         return e;
     }
 };
@@ -189,6 +191,9 @@ std::unique_ptr<SampleSource> Materials::openPart(const std::string& name) {
     const auto& names = partsOf(stem);
     const auto found = m_reel.parts.find(stem);
     const auto store = found == m_reel.parts.end() ? nullptr : found->second;
+    const std::string& wanted = m_reel.timeline.base.stem;
+    if (m_reel.stems && stemOfPart(wanted) == stem && m_reel.stems->parts(stem))
+        return std::make_unique<PartReader>(shared_from_this(), Part(int(Part::FirstPart) + partPlace(name)));
     if (name != names.back()) {
         if (!store) return std::make_unique<SilentPart>(m_reel);
         return store->open(store->stemIndex(name));
@@ -214,7 +219,7 @@ std::shared_ptr<const AudioBuffer> Materials::toneSample(const Tone& tone, const
     return known.second;
 }
 
-int mixChannels(int reel, const Rebuild& rebuild) {
+int laneChannels(int reel, const Rebuild& rebuild) {
     return reel == 6 || reel == 8 ? reel : reel == 1 && rebuild.sounds.empty() ? 1 : 2;
 }
 

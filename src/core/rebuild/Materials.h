@@ -22,14 +22,14 @@ struct ReelMaterial {
     std::map<std::string, std::shared_ptr<StemStore>> parts = {};
 };
 
-/// Channels of a reel's mix: its own where those are loudspeakers that the mix knows (1, 2, 5.1, 7.1), else stereo;
-/// sounds in stereo make the mix of a mono reel stereo.
-int mixChannels(int reelChannels, const Rebuild& rebuild);
+/// Channels of a reel's lanes, and of its mix where that has no format of its own: those of the reel where they are
+/// loudspeakers that are known (1, 2, 5.1, 7.1), else stereo; sounds in stereo make the lanes of a mono reel stereo.
+int laneChannels(int reelChannels, const Rebuild& rebuild);
 
 /// The sounds that clips are made of, by the name of Clip::material. Stems are at the reel's strength: together they
-/// are the source. Parts of a stem are as they were found in it, whatever the strength; what strength and mends change
-/// goes to the last of them, so that together they are the stem. Safe from any number of threads; each reader that it
-/// opens is for one.
+/// are the source. Parts of a stem are as they were found in it, unless the strength is of one of them; what strength
+/// and mends change besides goes to the last of them, so that together they are the stem. Safe from any number of
+/// threads; each reader that it opens is for one.
 class Materials : public std::enable_shared_from_this<Materials> {
 public:
     /// converting: sound files at another rate are converted where that was not done before; else they are silent until
@@ -42,8 +42,8 @@ public:
     std::unique_ptr<SampleSource> open(const std::string& material, const Rebuild& rebuild);
 
     /// What the reel itself gives.
-    enum class Part { Source, Dialogue, Music, Ambience, Result, Voice, Room };
-    static constexpr int kParts = 7;
+    enum class Part { Source, Dialogue, Music, Ambience, Result, Voice, Room, FirstPart };
+    static constexpr int kParts = int(Part::FirstPart) + 5;  ///< a stem has at most five parts
     static constexpr int64_t kBlock = 4096;
     /// Frames [kBlock * n, kBlock * (n + 1)) of a part.
     std::shared_ptr<const AudioBuffer> block(Part part, int64_t n);

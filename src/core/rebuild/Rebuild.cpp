@@ -9,14 +9,19 @@
 namespace rivlen {
 
 const std::vector<Parameter<Strip>>& stripParameters() {
-    static const std::vector<Parameter<Strip>> table = {
-        {"level", "Level", "dB", kSilentLevel, 12, 0, 0.1,
-         "How loud the lane is in the mix; at the left end it is silent.", &Strip::level},
-        {"pan", "Pan", "", -100, 100, 0, 1, "Left or right, at equal power. Far out a voice leaves the picture.",
-         &Strip::pan},
-        {"width", "Width", "%", 0, 200, 100, 1, "0 is mono, 100 as it is. Too wide sounds hollow and cancels in mono.",
-         &Strip::width},
-    };
+    static const std::vector<Parameter<Strip>> table = [] {
+        std::vector<Parameter<Strip>> all = {
+            {"level", "Level", "dB", kSilentLevel, 12, 0, 0.1,
+             "How loud the lane is in the mix; at the left end it is silent.", &Strip::level},
+            {"pan", "Pan", "", -100, 100, 0, 1, "Left or right, at equal power. Far out a voice leaves the picture.",
+             &Strip::pan},
+            {"width", "Width", "%", 0, 200, 100, 1,
+             "0 is mono, 100 as it is. Too wide sounds hollow and cancels in mono.", &Strip::width},
+        };
+        for (const auto& p : placeParameters())
+            all.push_back({p.id, p.name, p.unit, p.minimum, p.maximum, p.usual, p.step, p.explanation, p.value});
+        return all;
+    }();
     return table;
 }
 
@@ -215,6 +220,7 @@ json toJson(const Rebuild& r, const std::filesystem::path& folder) {
         if (g.folded) j["groups"].back()["folded"] = true;
     }
     if (json mix = stripToJson(r.mix); !mix.empty()) j["mix"] = mix;
+    if (r.format != MixFormat::Reel) j["format"] = mixFormatFacts(r.format).id;
     for (const auto& s : r.sounds) {
         const auto relative = s.file.lexically_relative(folder);
         j["sounds"].push_back(
@@ -269,6 +275,12 @@ Rebuild rebuildFromJson(const json& j, const std::filesystem::path& folder) {
         unique(r.groups.back().id);
     }
     if (j.contains("mix")) r.mix = stripFromJson(j.at("mix"));
+    if (const std::string format = j.value("format", "reel"); format != "reel") {
+        r.format = mixFormatOf(format);
+        if (r.format == MixFormat::Reel)
+            throw Error(Error::Kind::InputUnreadable,
+                        "The rebuild is mixed for \"" + format + "\", which is no format that Rivlen knows.");
+    }
     for (const json& s : sounds) {
         r.sounds.push_back(
             {s.at("id"), s.value("name", ""), (folder / s.at("file").get<std::string>()).lexically_normal()});

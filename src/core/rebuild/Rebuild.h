@@ -9,11 +9,13 @@
 #include "core/rebuild/Duck.h"
 #include "core/rebuild/Mend.h"
 #include "core/rebuild/Room.h"
+#include "core/space/Placement.h"
 
 namespace rivlen {
 
-/// What lanes, groups and the mix have in common: levels, the voice chain, and curves over time.
-struct Strip {
+/// What lanes, groups and the mix have in common: levels, the voice chain, and curves over time. The place counts for
+/// lanes, where the mix has a format of its own; it stands in for pan there.
+struct Strip : Position {
     double level = 0;    ///< dB; kSilentLevel: nothing at all
     double pan = 0;      ///< -100 left ... +100 right
     double width = 100;  ///< %: 0 mono, 100 as it is, 200 sides doubled
@@ -26,7 +28,7 @@ struct Strip {
 
 inline constexpr double kSilentLevel = -72;
 
-/// Level, pan and width.
+/// Level, pan and width, then where it is placed.
 const std::vector<Parameter<Strip>>& stripParameters();
 /// The one of an id; level for ids that there are not.
 const Parameter<Strip>& stripParameter(const std::string& id);
@@ -86,6 +88,7 @@ struct Rebuild {
     std::vector<Shared<Lane>> lanes;  ///< from the top
     std::vector<Group> groups;
     Strip mix;
+    MixFormat format = MixFormat::Reel;  ///< what the mix is made for
     std::vector<Sound> sounds;
     std::vector<Tone> tones;
     std::vector<NamedRoom> rooms;

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
+#include "core/rebuild/LanePlacer.h"
 #include "core/rebuild/LaneReader.h"
 #include "core/rebuild/StripLevels.h"
 #include "core/rebuild/WorkPool.h"
@@ -16,8 +17,9 @@ constexpr int kNone = -1;
 
 /// A lane or bus: its chain, its levels, and what came out of it, which others may ask for again.
 struct Node {
-    Node(int channels, int rate, const Chain::Impulses& impulses)
-        : chain(channels, rate, impulses), levels(channels, rate), out(channels) {}
+    /// outputs: channels of what comes out
+    Node(int channels, int outputs, int rate, bool levelAlone, const Chain::Impulses& impulses)
+        : chain(channels, rate, impulses), levels(channels, rate, levelAlone), out(outputs) {}
     Chain chain;
     StripLevels levels;
     AudioQueue out;
@@ -42,9 +44,15 @@ struct Node {
 };
 
 struct LaneNode : Node {
-    LaneNode(std::shared_ptr<Materials> materials, int channels, int rate, const Chain::Impulses& impulses)
-        : Node(channels, rate, impulses), reader(std::move(materials), channels), duck(rate) {}
+    LaneNode(std::shared_ptr<Materials> materials, MixFormat format, int channels, int outputs, int rate,
+             const Chain::Impulses& impulses)
+        : Node(channels, outputs, rate, format != MixFormat::Reel, impulses),
+          reader(std::move(materials), channels),
+          duck(rate) {
+        if (format != MixFormat::Reel) placer.emplace(format, channels, rate);
+    }
     LaneReader reader;
+    std::optional<LanePlacer> placer;  ///< where the mix has a format of its own
     DuckGain duck;
     int key = kNone;  ///< index of the lane that ducks it
     int group = kNone;
@@ -57,12 +65,23 @@ struct LaneNode : Node {
 
 int64_t lookAheadOf(const Duck& duck, int rate) { return std::llround(duck.lookAhead * rate / 1000); }
 
-void storePeaks(MixMeters::Strip& meter, const AudioBuffer& audio, const Chain::Reductions& r, float duck) {
+void storePeaks(MixMeters::Strip& meter, MixFormat format, const AudioBuffer& audio, const Chain::Reductions& r,
+                float duck) {
     const auto raise = [](std::atomic<float>& to, float peak) {
         if (peak > to) to = peak;
     };
-    raise(meter.left, peakOf(audio.channel(0)));
-    raise(meter.right, peakOf(audio.channel(audio.channels() > 1 ? 1 : 0)));
+    raise(meter.loudest, peakOf(audio.samples()));
+    const auto& speakers = speakersOf(format);
+    for (size_t c = 0; c < speakers.size(); ++c) {  // what stands at the left, at the right, or in the middle: in both
+        const float peak = peakOf(audio.channel(int(c)));
+        if (speakers[c].at.azimuth >= 0) raise(meter.left, peak);
+        if (speakers[c].at.azimuth <= 0) raise(meter.right, peak);
+    }
+    if (speakers.empty()) {
+        const bool ambisonic = format != MixFormat::Reel;
+        raise(meter.left, peakOf(audio.channel(0)));
+        raise(meter.right, peakOf(audio.channel(audio.channels() > 1 && !ambisonic ? 1 : 0)));
+    }
     meter.gate = r.gate, meter.deEsser = r.deEsser, meter.compressor = r.compressor, meter.limiter = r.limiter,
     meter.duck = duck;
 }
@@ -79,6 +98,8 @@ struct RenderGraph::Impl {
     Shared<Rebuild> rebuild;
     std::shared_ptr<Materials> materials;
     Options options;
+    MixFormat format;
+    int outputs;
     int rate;
     std::vector<std::unique_ptr<LaneNode>> lanes;
     std::vector<std::unique_ptr<Node>> groups;
@@ -94,14 +115,20 @@ struct RenderGraph::Impl {
         : rebuild(std::move(r)),
           materials(std::move(m)),
           options(o),
+          format(rebuild->format),
+          outputs(format == MixFormat::Reel ? o.channels : mixFormatFacts(format).channels),
           rate(materials->reel().sampleRate),
           pool(o.threads) {
-        const Chain::Impulses impulses = [this](const ChainSettings& c) { return impulse(c); };
+        const auto impulsesOf = [this](int channels) -> Chain::Impulses {
+            return [this, channels](const ChainSettings& c) { return impulse(c, channels); };
+        };
         for (size_t i = 0; i < rebuild->lanes.size(); ++i)
-            lanes.push_back(std::make_unique<LaneNode>(materials, options.channels, rate, impulses));
+            lanes.push_back(std::make_unique<LaneNode>(materials, format, options.channels, outputs, rate,
+                                                       impulsesOf(options.channels)));
+        const bool own = format != MixFormat::Reel;
         for (size_t i = 0; i < rebuild->groups.size(); ++i)
-            groups.push_back(std::make_unique<Node>(options.channels, rate, impulses));
-        mix = std::make_unique<Node>(options.channels, rate, impulses);
+            groups.push_back(std::make_unique<Node>(outputs, outputs, rate, own, impulsesOf(outputs)));
+        mix = std::make_unique<Node>(outputs, outputs, rate, own, impulsesOf(outputs));
         std::vector<std::string> ids;
         for (const auto& l : rebuild->lanes) ids.push_back(l->id);
         for (const auto& g : rebuild->groups) ids.push_back(g.id);
@@ -112,9 +139,8 @@ struct RenderGraph::Impl {
         seek(0, 0);
     }
 
-    AudioBuffer impulse(const ChainSettings& c) const {
-        if (const NamedRoom* room = rebuild->room(c.roomImpulse))
-            return roomImpulse(room->shape, options.channels, rate);
+    AudioBuffer impulse(const ChainSettings& c, int channels) const {
+        if (const NamedRoom* room = rebuild->room(c.roomImpulse)) return roomImpulse(room->shape, channels, rate);
         try {
             if (const Sound* sound = rebuild->sound(c.roomImpulse))
                 if (const auto source = materials->open(sound->id, *rebuild)) {
@@ -178,6 +204,7 @@ struct RenderGraph::Impl {
             const Strip* group = node.group == kNone ? nullptr : &rebuild->groups[size_t(node.group)].strip;
             node.reader.set(rebuild, rebuild->lanes[i]);
             node.chain.set(lane.strip.chain);
+            if (node.placer) node.placer->set(lane.strip);
             node.levels.set(lane.strip, !lane.strip.mute && (!solo || lane.strip.solo || (group && group->solo)));
             node.duck.set(lane.duck);
         }
@@ -190,7 +217,8 @@ struct RenderGraph::Impl {
     }
 
     bool fits(const Rebuild& other) const {
-        if (other.lanes.size() != lanes.size() || other.groups.size() != groups.size()) return false;
+        if (other.format != format || other.lanes.size() != lanes.size() || other.groups.size() != groups.size())
+            return false;
         for (size_t g = 0; g < groups.size(); ++g)
             if (other.groups[g].id != rebuild->groups[g].id) return false;
         for (size_t i = 0; i < lanes.size(); ++i) {
@@ -224,7 +252,9 @@ struct RenderGraph::Impl {
         if (node.key != kNone)
             node.duck.process(lanes[size_t(node.key)]->at(first + node.lookAhead, kBlock), node.duckDb);
         node.levels.process(block, first, node.duckDb);
-        storePeaks(meters->strips[i], block, node.chain.reductions(), node.duckDb.empty() ? 0.0f : node.duckDb.back());
+        if (node.placer) block = node.placer->process(block, first);
+        storePeaks(meters->strips[i], format, block, node.chain.reductions(),
+                   node.duckDb.empty() ? 0.0f : node.duckDb.back());
         if (tap) tap(i, first, block, node.duckDb);
         node.push(block);
     }
@@ -243,16 +273,16 @@ struct RenderGraph::Impl {
         pool.run(groups.size(), [&](size_t g) {
             Node& node = *groups[g];
             while (node.produced < sum + kBlock) {
-                AudioBuffer block(options.channels, kBlock);
+                AudioBuffer block(outputs, kBlock);
                 for (const auto& l : lanes)
                     if (l->heard && l->group == int(g)) add(block, l->at(node.produced + node.chain.latency(), kBlock));
                 node.chain.process(block);
                 node.levels.process(block, node.produced, {});
-                storePeaks(meters->strips[lanes.size() + g], block, node.chain.reductions(), 0);
+                storePeaks(meters->strips[lanes.size() + g], format, block, node.chain.reductions(), 0);
                 node.push(block);
             }
         });
-        AudioBuffer block(options.channels, kBlock);
+        AudioBuffer block(outputs, kBlock);
         for (const auto& l : lanes)
             if (l->heard && l->group == kNone) add(block, l->at(sum, kBlock));
         for (const auto& g : groups) add(block, g->at(sum, kBlock));
@@ -260,7 +290,7 @@ struct RenderGraph::Impl {
         sum += kBlock;
         // What leaves the chain now belongs to an earlier time, by its delay.
         mix->levels.process(block, sum - kBlock - chainDelay(), {});
-        storePeaks(meters->strips.back(), block, mix->chain.reductions(), 0);
+        storePeaks(meters->strips.back(), format, block, mix->chain.reductions(), 0);
         mix->push(block);
         for (auto& l : lanes) l->forget(sum);
         for (auto& g : groups) g->forget(sum);
@@ -291,6 +321,7 @@ void RenderGraph::seek(int64_t frame, int64_t runIn) {
 }
 
 AudioBuffer RenderGraph::next(int64_t count) { return m->next(count); }
+int RenderGraph::outputs() const { return m->outputs; }
 
 bool RenderGraph::update(const Shared<Rebuild>& rebuild) {
     if (!m->fits(*rebuild)) return false;

@@ -15,6 +15,7 @@ namespace rivlen {
 struct MixMeters {
     struct Strip {
         std::atomic<float> left{0}, right{0};  ///< largest magnitude since it was taken
+        std::atomic<float> loudest{0};         ///< of all channels, for another who takes it
         std::atomic<float> gate{0}, deEsser{0}, compressor{0}, limiter{0},
             duck{0};  ///< dB, 0 or below: in the last block
     };
@@ -31,13 +32,14 @@ struct MixMeters {
 ///
 /// From clips to mix: clip gain and fades -> chain -> ducking -> level, pan, width, mute -> group (chain, level) -> mix
 /// (chain, level). Pan is of equal power (Lo = sqrt(2) cos, Ro = sqrt(2) sin: 0 dB in the middle for stereo, mono
-/// sounds lie at -3.01 dB in both); width scales the side.
+/// sounds lie at -3.01 dB in both); width scales the side. Where the mix has a format of its own (Rebuild::format)
+/// lanes are placed in it instead (Placer.h), groups and the mix have its channels, and next() gives them.
 class RenderGraph {
 public:
     static constexpr int kBlock = Chain::kBlock;
     struct Options {
         int threads = 1;
-        int channels = 2;                  ///< of the mix: 1, 2, 6 or 8
+        int channels = 2;                  ///< of the lanes: 1, 2, 6 or 8; of the mix where its format is Reel
         bool chosenLanes = false;          ///< only those of lanes are heard; the others still duck
         std::set<std::string> lanes = {};  ///< ids
         bool duck = true;                  ///< false: no lane makes way for another
@@ -51,8 +53,9 @@ public:
     void seek(int64_t frame, int64_t runIn);
     /// The next frames of the mix. A material that cannot be read is silent; failed() says so.
     AudioBuffer next(int64_t count);
-    /// Takes over changed settings and clips, faded over one block. False when lanes, groups or keys are others: then a
-    /// new graph is needed.
+    int outputs() const;  ///< channels of the mix
+    /// Takes over changed settings and clips, faded over one block. False when lanes, groups, keys or the format are
+    /// others: then a new graph is needed.
     bool update(const Shared<Rebuild>& rebuild);
 
     std::shared_ptr<MixMeters> meters() const;

@@ -34,6 +34,7 @@ StripLevels::Gains StripLevels::at(const Strip& strip, bool audible, int64_t fra
         return found == strip.automation.end() || found->second.empty() ? plain : drawnAt(found->second, second);
     };
     const double db = value("level", strip.level), level = db <= kSilentLevel ? 0.0 : db == 0 ? 1.0 : fromDb(db);
+    if (m_levelAlone) return {level, level, 1};
     const auto [left, right] = panGains(value("pan", strip.pan));
     return {level * left, level * right, value("width", strip.width) / 100};
 }
@@ -66,6 +67,10 @@ void StripLevels::process(AudioBuffer& audio, int64_t first, const std::vector<f
                  old.side + v * (g.side - old.side)};
         }
         const double duck = !duckDb.empty() && duckDb[size_t(i)] != 0 ? fromDb(duckDb[size_t(i)]) : 1.0;
+        if (m_levelAlone) {
+            for (int c = 0; c < m_channels; ++c) audio.channel(c)[size_t(i)] *= float(g.left * duck);
+            continue;
+        }
         if (m_channels == 1) {
             audio.channel(0)[size_t(i)] *=
                 float(g.left * g.right > 0 ? std::sqrt((g.left * g.left + g.right * g.right) / 2) * duck

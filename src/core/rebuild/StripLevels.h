@@ -9,7 +9,9 @@ namespace rivlen {
 class StripLevels {
 public:
     static constexpr int64_t kGrid = 64;
-    StripLevels(int channels, int rate) : m_channels(channels), m_rate(rate) {}
+    /// levelAlone: of a mix with a format of its own; pan and width count for nothing.
+    StripLevels(int channels, int rate, bool levelAlone = false)
+        : m_channels(channels), m_rate(rate), m_levelAlone(levelAlone) {}
     /// audible: neither muted nor outdone by a solo elsewhere. The next block goes over from the settings before.
     void set(const Strip& strip, bool audible);
     /// In place; duckDb may be empty.
@@ -21,6 +23,7 @@ private:
     };
     Gains at(const Strip& strip, bool audible, int64_t frame) const;
     int m_channels, m_rate;
+    bool m_levelAlone;
     Strip m_strip, m_before;
     bool m_audible = true, m_audibleBefore = true, m_changed = false, m_begun = false;
 };

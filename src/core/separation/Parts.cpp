@@ -10,34 +10,6 @@ namespace rivlen {
 
 namespace fs = std::filesystem;
 
-namespace {
-const std::vector<std::string> kMusicParts{"vocals", "drums", "bass", "guitar", "other"};
-const std::vector<std::string> kAmbienceParts{"events", "bed"};
-}  // namespace
-
-const std::vector<std::string>& partsOf(const std::string& stem) {
-    static const std::vector<std::string> none;
-    return stem == "music" ? kMusicParts : stem == "ambience" ? kAmbienceParts : none;
-}
-
-const std::vector<std::string>& stemsWithParts() {
-    static const std::vector<std::string> stems{"music", "ambience"};
-    return stems;
-}
-
-std::string stemOfPart(const std::string& part) {
-    for (const auto& stem : stemsWithParts())
-        if (const auto& parts = partsOf(stem); std::find(parts.begin(), parts.end(), part) != parts.end()) return stem;
-    return {};
-}
-
-std::string partTitle(const std::string& part) {
-    if (part == "other") return "Other instruments";
-    std::string title = part;
-    if (!title.empty()) title[0] = char(std::toupper(title[0]));
-    return title;
-}
-
 NetworkCard partsNetwork(const std::string& stem) {
     for (const auto& card : listNetworks())
         if (card.of == stem && card.shown == partsOf(stem)) return card;
@@ -81,6 +53,29 @@ std::shared_ptr<StemStore> makeParts(const StemStore& stems, const std::string& 
         throw;
     }
     return store;
+}
+
+void takeApart(StemBlock& block, const std::string& stem, int sampleRate, const std::string& quality,
+               const Progress& progress) {
+    const auto& stems = stemsWithParts();
+    if (std::find(stems.begin(), stems.end(), stem) == stems.end() || block.stems.size() != 3)
+        throw Error(Error::Kind::Usage,
+                    "A stem \"" + stem + "\" is not taken further apart: choose music or ambience.");
+    block.divided = stem == "music" ? 1 : 2;
+    block.parts.clear();
+    EngineOptions options;
+    options.quality = quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine;
+    options.stems = partsOf(stem);
+    BufferSource whole(block.stems[size_t(block.divided)], sampleRate);
+    separate(
+        whole, loadNetwork(partsNetwork(stem)), options,
+        [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>& parts) {
+            if (block.parts.empty()) block.parts = parts;
+            else
+                for (size_t p = 0; p < parts.size(); ++p) block.parts[p].append(parts[p]);
+        },
+        progress);
+    progress.throwIfCancelled();
 }
 
 std::shared_ptr<StemStore> openOrMakeParts(const StemStore& stems, const std::string& stem, const std::string& quality,

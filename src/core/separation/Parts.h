@@ -7,23 +7,10 @@
 
 #include "core/base/Progress.h"
 #include "core/separation/NetworkCard.h"
+#include "core/separation/PartNames.h"
 #include "core/separation/StemStore.h"
 
-// What a stem is taken further apart into: music into vocals, drums, bass, guitar and other, ambience into events and
-// bed. The last part of each takes what no network has seen, so that the parts sum to the stem.
 namespace rivlen {
-
-/// The parts of a stem, in order; none where it is not taken further apart.
-const std::vector<std::string>& partsOf(const std::string& stem);
-
-/// The stem that a part belongs to; empty for what is no part.
-std::string stemOfPart(const std::string& part);
-
-/// Stems that can be taken apart: "music", "ambience".
-const std::vector<std::string>& stemsWithParts();
-
-/// What a part is called where people read it, "Drums".
-std::string partTitle(const std::string& part);
 
 /// The network that takes a stem apart: the best one whose card says so. Throws Error (Other) when none is installed.
 NetworkCard partsNetwork(const std::string& stem);
@@ -38,6 +25,10 @@ std::shared_ptr<StemStore> openParts(const StemStore& stems, const std::string& 
 /// stems. Quality "quick" or "fine". Throws Error (Cancelled, OutputUnwritable, Usage, Other).
 std::shared_ptr<StemStore> makeParts(const StemStore& stems, const std::string& stem, const std::string& quality,
                                      const Progress& progress);
+
+/// The same of a stretch at some rate: gives the block the stem's parts.
+void takeApart(StemBlock& block, const std::string& stem, int sampleRate, const std::string& quality,
+               const Progress& progress);
 
 /// The parts that were made before, else makeParts().
 std::shared_ptr<StemStore> openOrMakeParts(const StemStore& stems, const std::string& stem, const std::string& quality,

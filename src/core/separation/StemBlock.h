@@ -21,6 +21,9 @@ struct StemBlock {
     AudioBuffer room;  ///< the part of stems[0] that is the voice's room; no channels when it is not known
     /// The part of the last stem, the ambience, that distracts; no channels when that is not taken further apart.
     AudioBuffer events = {};
+    /// The parts of stems[divided] where one of them is wanted, in the order of PartNames.h; they sum to it.
+    std::vector<AudioBuffer> parts = {};
+    int divided = -1;
 
     bool hasRoom() const { return room.channels() > 0; }
     bool hasEvents() const { return events.channels() > 0; }
@@ -36,6 +39,9 @@ struct StemReaders {
     std::vector<std::unique_ptr<SampleSource>> stems;
     std::unique_ptr<SampleSource> room;    ///< null when the room is not known
     std::unique_ptr<SampleSource> events;  ///< of the ambience; null when that is not taken further apart
+    /// Of stems[divided], all but the last part, which is what they leave of it.
+    std::vector<std::unique_ptr<SampleSource>> parts;
+    int divided = -1;
     std::shared_ptr<const StemPatches>
         patches;  ///< that the stems bear already and the source gets as it is read; null: none
 

@@ -17,6 +17,7 @@
 #include "core/base/Resources.h"
 #include "core/base/Text.h"
 #include "core/media/WholeFile.h"
+#include "core/separation/PartNames.h"
 
 namespace rivlen {
 
@@ -229,25 +230,31 @@ std::shared_ptr<const StemPatches> StemStore::patches() const {
     return m_patches;
 }
 
-StemReaders StemStore::openAll() const {
+StemReaders StemStore::openAll(const std::string& wanted) const {
     StemReaders readers;
     readers.patches = patches();
     for (size_t s = 0; s < m_shape.stems.size(); ++s) readers.stems.push_back(open(int(s)));
     if (m_shape.room) readers.room = open(int(m_shape.stems.size()));
-    if (const auto parts = ambienceParts())
-        if (const int events = parts->stemIndex(kEventsPart); events >= 0) readers.events = parts->open(events);
+    const std::string divided = stemOfPart(wanted);
+    if (const auto apart = parts(divided)) {
+        readers.divided = stemIndex(divided);
+        for (size_t p = 0; p + 1 < apart->shape().stems.size(); ++p) readers.parts.push_back(apart->open(int(p)));
+    }
+    if (const auto ambience = parts("ambience"); ambience && divided != "ambience")
+        if (const int events = ambience->stemIndex(kEventsPart); events >= 0) readers.events = ambience->open(events);
     return readers;
 }
 
-void StemStore::setAmbienceParts(std::shared_ptr<const StemStore> parts) {
+void StemStore::setParts(const std::string& stem, std::shared_ptr<const StemStore> parts) {
     const std::lock_guard lock(m_guard);
-    m_ambienceParts = std::move(parts);
+    m_parts[stem] = std::move(parts);
     m_version = ++s_numbers;
 }
 
-std::shared_ptr<const StemStore> StemStore::ambienceParts() const {
+std::shared_ptr<const StemStore> StemStore::parts(const std::string& stem) const {
     const std::lock_guard lock(m_guard);
-    return m_ambienceParts;
+    const auto found = m_parts.find(stem);
+    return found == m_parts.end() ? nullptr : found->second;
 }
 
 void StemStore::setPatches(std::shared_ptr<const StemPatches> patches) {

@@ -1,6 +1,7 @@
 #pragma once
 #include <atomic>
 #include <filesystem>
+#include <map>
 #include <memory>
 #include <mutex>
 #include <optional>
@@ -60,14 +61,15 @@ public:
     std::unique_ptr<SampleSource> open(int stem) const;
     /// The same without patches.
     std::unique_ptr<SampleSource> openPlain(int stem) const;
-    /// Readers of all stems, in order, and of the room.
-    StemReaders openAll() const;
+    /// Readers of all stems, in order, and of the room; of the parts of a stem where a part is wanted and it is taken
+    /// apart.
+    StemReaders openAll(const std::string& wanted = "") const;
     /// What is added to the stems from now on where they are opened; null: nothing. It is not stored.
     void setPatches(std::shared_ptr<const StemPatches> patches);
     std::shared_ptr<const StemPatches> patches() const;
-    /// What the ambience is taken further apart into, for openAll(); null: nothing. It is not stored.
-    void setAmbienceParts(std::shared_ptr<const StemStore> parts);
-    std::shared_ptr<const StemStore> ambienceParts() const;
+    /// What a stem is taken further apart into, for openAll(); null: nothing. It is not stored.
+    void setParts(const std::string& stem, std::shared_ptr<const StemStore> parts);
+    std::shared_ptr<const StemStore> parts(const std::string& stem) const;
     /// Of this store and its present patches: no other has it, or had it before, while the program runs.
     uint64_t version() const;
     /// The same without regard to patches.
@@ -92,7 +94,7 @@ private:
     uint64_t m_version = m_serial;
     mutable std::mutex m_guard;
     std::shared_ptr<const StemPatches> m_patches;
-    std::shared_ptr<const StemStore> m_ambienceParts;
+    std::map<std::string, std::shared_ptr<const StemStore>> m_parts;
 };
 
 }  // namespace rivlen

@@ -18,7 +18,7 @@ namespace fs = std::filesystem;
 using nlohmann::json;
 
 namespace {
-constexpr int kVersion = 4;  // 1 knew one setting a reel, 2 no treatments, 3 no rebuild
+constexpr int kVersion = 5;  // 1 knew one setting a reel, 2 no treatments, 3 no rebuild, 4 no strength of parts
 }
 
 const Reel* Session::reel(const std::string& id) const {
@@ -29,9 +29,9 @@ const Reel* Session::reel(const std::string& id) const {
 
 Reel* Session::reel(const std::string& id) { return const_cast<Reel*>(std::as_const(*this).reel(id)); }
 
-std::array<StrengthTimeline, kStemCount> Reel::neutralStrength() {
-    std::array<StrengthTimeline, kStemCount> all;
-    for (size_t s = 0; s < kStemCount; ++s) all[s].base.stem = kStemNames[s];
+std::array<StrengthTimeline, kWantedCount> Reel::neutralStrength() {
+    std::array<StrengthTimeline, kWantedCount> all;
+    for (size_t s = 0; s < kWantedCount; ++s) all[s].base.stem = kWantedNames[s];
     return all;
 }
 
@@ -129,10 +129,10 @@ Session parseSession(const std::string& text, const fs::path& file) {
                 reel.stem = kStemNames[stemPlace(settings.stem)];
                 reel.timeline().base = settings;
             }
-            reel.stem = kStemNames[stemPlace(r.value("stem", reel.stem))];
+            reel.stem = kWantedNames[wantedPlace(r.value("stem", reel.stem))];
             for (const json& c : r.value("strength", json::array())) {
                 StrengthTimeline timeline = timelineFromJson(c);
-                reel.strength[stemPlace(timeline.base.stem)] = std::move(timeline);
+                reel.strength[wantedPlace(timeline.base.stem)] = std::move(timeline);
             }
             for (const json& c : r.value("candidates", json::array())) {
                 const std::string place = c.at("place");
@@ -183,7 +183,7 @@ std::string sessionText(const Session& session, const fs::path& folder) {
             const fs::path scene = r.scene.lexically_relative(folder);
             j["scene"] = (scene.empty() ? r.scene : scene).generic_string();
         }
-        for (size_t s = 0; s < kStemCount; ++s)
+        for (size_t s = 0; s < kWantedCount; ++s)
             if (r.strength[s] != Reel::neutralStrength()[s]) j["strength"].push_back(toJson(r.strength[s]));
         for (int i = 0; i < kCandidates; ++i)
             if (const auto& c = r.candidates[size_t(i)])

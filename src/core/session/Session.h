@@ -34,8 +34,8 @@ struct Reel {
     std::string network;            ///< network id; empty: the default one
     std::string quality = "fine";   ///< "quick" or "fine"
     std::filesystem::path scene;    ///< absolute: what the network learned (Scene.h); empty: it is as it came
-    std::string stem = "dialogue";  ///< the wanted one, whose strength is worked on
-    std::array<StrengthTimeline, kStemCount> strength = neutralStrength();  ///< by kStemNames
+    std::string stem = "dialogue";  ///< the wanted one (a part is one as well), whose strength is worked on
+    std::array<StrengthTimeline, kWantedCount> strength = neutralStrength();  ///< by kWantedNames
     int region = -1;  ///< whose settings are worked on, of the wanted stem's regions; -1: the whole reel's
     std::array<std::optional<Candidate>, kCandidates> candidates;
     std::optional<std::pair<double, double>> loop;
@@ -59,8 +59,8 @@ struct Reel {
         return std::find(dismissed.begin(), dismissed.end(), findingKey(finding)) != dismissed.end();
     }
 
-    StrengthTimeline& timeline() { return strength[stemPlace(stem)]; }
-    const StrengthTimeline& timeline() const { return strength[stemPlace(stem)]; }
+    StrengthTimeline& timeline() { return strength[wantedPlace(stem)]; }
+    const StrengthTimeline& timeline() const { return strength[wantedPlace(stem)]; }
     /// The region that is worked on, or null.
     const StrengthRegion* workedRegion() const {
         return region >= 0 && region < int(timeline().regions.size()) ? &timeline().regions[size_t(region)] : nullptr;
@@ -76,8 +76,8 @@ struct Reel {
         isolation().stem = mine;
     }
 
-    /// Plain settings for each stem.
-    static std::array<StrengthTimeline, kStemCount> neutralStrength();
+    /// Plain settings for each stem and part.
+    static std::array<StrengthTimeline, kWantedCount> neutralStrength();
     bool operator==(const Reel&) const = default;
 };
 

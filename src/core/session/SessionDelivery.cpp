@@ -62,7 +62,8 @@ ReelRecipe recipeOf(const Reel& reel) {
                       reel.tolerateDamage, reel.scene};
     for (const std::string& stem : stemsWithParts())
         if (std::find(reel.parts.begin(), reel.parts.end(), stem) != reel.parts.end() ||
-            usesPartsOf(*reel.rebuild, stem) || (stem == "ambience" && keepsOfAmbience(recipe.timeline)))
+            usesPartsOf(*reel.rebuild, stem) || stemOfPart(reel.stem) == stem ||
+            (stem == "ambience" && keepsOfAmbience(recipe.timeline)))
             recipe.parts.push_back(stem);
     return recipe;
 }
@@ -83,7 +84,7 @@ DeliverySource deliverySource(const Session& session, const Reel& reel, const De
                                                 "deliverable out.");
         if (apart) layInParts(source.rebuild.edit(), stem);
     }
-    source.channels = mixChannels(material.channels, *source.rebuild);
+    source.channels = laneChannels(material.channels, *source.rebuild);
     const MediaReader recording(reel.source);
     source.timecode = recording.info().timecodeSeconds;
     if (recording.info().picture) source.picture = reel.source;

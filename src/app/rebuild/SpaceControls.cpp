@@ -1,0 +1,75 @@
+#include "app/rebuild/SpaceControls.h"
+
+#include <QHBoxLayout>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+
+#include "app/rebuild/LaneNames.h"
+#include "app/rebuild/ParameterRow.h"
+#include "app/widgets/PanelParts.h"
+#include "core/rebuild/LanePlacer.h"
+
+namespace rivlen {
+
+SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, QWidget* parent) : QWidget(parent), m_desk(desk) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 8, 0, 0);
+    column->setSpacing(6);
+    auto* top = new QHBoxLayout;
+    m_format = new QComboBox;
+    m_format->setObjectName("mixformat");
+    m_format->setAccessibleName("Format of the mix");
+    m_format->setToolTip(
+        "What the mix is made for. You hear it folded to two channels; deliverables whose layout is the "
+        "mix's own have its channels.");
+    for (const auto& facts : mixFormats()) m_format->addItem(facts.name, facts.id);
+    top->addWidget(new QLabel("The mix is"));
+    top->addWidget(m_format, 1);
+    column->addLayout(top);
+    m_plan = new PlanView(desk, hearing);
+    column->addWidget(m_plan, 1);
+    m_lane = addPageHeading(column, "");
+    for (const auto& p : placeParameters()) {
+        auto* row = makeParameterRow(p, QString("place_%1").arg(p.id));
+        connect(row, &ValueRow::set, this, [this, &p](double v, bool dragging) {
+            m_desk.editStrip(
+                QString("Set %1").arg(QString(p.name).toLower()), [&](Strip& s) { s.*p.value = v; },
+                dragging ? std::string("place ") + p.id : "");
+        });
+        connect(row, &ValueRow::released, this, [this] { m_desk.endDrag(); });
+        connect(row, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
+        connect(row, &ValueRow::explained, this, [this](const QString& text) { m_hint->setText(text); });
+        column->addWidget(row);
+        m_rows.push_back(row);
+    }
+    m_hint = addPageText(column, "");
+    m_hint->setObjectName("placehint");
+    connect(m_format, &QComboBox::activated, this, [this](int i) {
+        const MixFormat format = mixFormatOf(m_format->itemData(i).toString().toStdString());
+        if (format != m_desk.rebuild().format)
+            m_desk.edit("Mix for " + m_format->itemText(i), [&](Rebuild& r) { r.format = format; });
+    });
+    connect(&desk, &RebuildDesk::changed, this, &SpaceControls::refresh);
+    refresh();
+}
+
+void SpaceControls::refresh() {
+    setEnabled(m_desk.ready());
+    const MixFormat format = m_desk.rebuild().format;
+    const QSignalBlocker quiet(m_format);
+    m_format->setCurrentIndex(int(format));
+    const Lane* lane = m_desk.lane();
+    const bool placed = lane && format != MixFormat::Reel;
+    m_lane->setText(lane ? laneName(m_desk.rebuild(), lane->id) : QString("No lane is chosen"));
+    const auto& table = placeParameters();
+    for (size_t i = 0; i < table.size(); ++i) {
+        const Strip& strip = m_desk.strip();
+        m_rows[i]->show(strip.*table[i].value);
+        m_rows[i]->setUsable(placed && !strip.automation.count(table[i].id));
+    }
+    m_hint->setText(!lane    ? QString("Groups and the mix have no place: choose one of their lanes.")
+                    : placed ? placeText(placeAt(lane->strip, m_desk.playhead()))
+                             : QString("As the reel: lanes are panned on the page Lane."));
+}
+
+}  // namespace rivlen

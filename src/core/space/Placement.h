@@ -1,0 +1,45 @@
+#pragma once
+#include <memory>
+
+#include "core/base/Parameter.h"
+#include "core/space/MixFormat.h"
+
+namespace rivlen {
+
+/// Where a lane is in the room of the mix.
+struct Position {
+    double azimuth = 0;    ///< degrees, -180 ... 180, to the left
+    double elevation = 0;  ///< degrees, -90 ... 90, upwards
+    double distance = 1;   ///< metres, 0.5 ... 60; up to 1 m the sound is as it is
+    double spread = 0;     ///< degrees across, 0 ... 180
+
+    bool operator==(const Position&) const = default;
+};
+
+const std::vector<Parameter<Position>>& placeParameters();
+
+/// Level of a sound at a distance against 1 m: 6.02 dB less for each doubling (a point in the free field).
+double distanceGain(double metres);
+
+/// Attenuation by air in dB per metre at a frequency in Hz (ISO 9613-1, pure tones at the standard pressure).
+double airAbsorption(double hz, double celsius = 20, double humidityPercent = 50);
+
+/// How a sound of some channels gets into a format at a place. Loudspeakers by VBAP, ambisonics by encoding, SN3D. Each
+/// channel of the sound comes from where its own loudspeaker stands, turned by azimuth and elevation; width (%, of a
+/// stereo sound) turns left and right towards each other or apart. The LFE goes to the LFE where there is one.
+class Placement {
+public:
+    /// format: not Reel. channels: of the sound, 1, 2, 6 or 8.
+    Placement(MixFormat format, int channels);
+    int outputs() const { return mixFormatFacts(m_format).channels; }
+    /// Gains by output, then by channel of the sound; distance counts as level alone.
+    std::vector<double> gains(const Position& place, double widthPercent = 100) const;
+
+private:
+    struct Panner;
+    MixFormat m_format;
+    int m_channels;
+    std::shared_ptr<const Panner> m_panner;  ///< copies share it
+};
+
+}  // namespace rivlen
