@@ -47,7 +47,7 @@ PlanView::PlanView(RebuildDesk& desk, Hearing& hearing, QWidget* parent)
     setAccessibleName("Lanes seen from above");
     setToolTip(
         "Drag a lane's dot, or: left and right turn it (Shift: finely), up and down move it away and near, Page "
-        "up and down raise and lower it, Space goes to the next lane");
+        "up and down raise and lower it; Ctrl with up and down chooses another lane");
     setFocusPolicy(Qt::StrongFocus);
     setMinimumHeight(220);
     connect(&desk, &RebuildDesk::changed, this, qOverload<>(&QWidget::update));
@@ -157,14 +157,6 @@ void PlanView::keyPressEvent(QKeyEvent* e) {
         case Qt::Key_Down: return nudge(&Strip::distance, 0, 0.8, 0.5, kFar, "distance");
         case Qt::Key_PageUp: return nudge(&Strip::elevation, turn, 1, -90, 90, "elevation");
         case Qt::Key_PageDown: return nudge(&Strip::elevation, -turn, 1, -90, 90, "elevation");
-        case Qt::Key_Space: {
-            const auto& lanes = m_desk.rebuild().lanes;
-            const auto at =
-                std::find_if(lanes.begin(), lanes.end(), [&](const auto& l) { return l->id == m_desk.laneId(); });
-            const size_t next = at == lanes.end() ? 0 : size_t(at - lanes.begin() + 1) % lanes.size();
-            if (!lanes.empty()) m_desk.chooseLane(lanes[next]->id);
-            return;
-        }
         default: QWidget::keyPressEvent(e);
     }
 }

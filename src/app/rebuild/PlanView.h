@@ -9,7 +9,7 @@ namespace rivlen {
 
 /// The mix seen from above: the listener in the middle, the format's loudspeakers around, each lane a dot where it
 /// stands, with what is heard of it as a halo. Dots are dragged, or moved by keys: left and right turn by 5 degrees (1
-/// with Shift), up and down move away and near, Page up and Page down raise and lower, Space goes to the next lane.
+/// with Shift), up and down move away and near, Page up and Page down raise and lower.
 class PlanView : public QWidget {
     Q_OBJECT
 public:
