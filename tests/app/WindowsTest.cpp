@@ -3,6 +3,7 @@
 #include <QProcess>
 #include <QPushButton>
 #include <QSettings>
+#include <QTabBar>
 
 #include "WindowFixture.h"
 #include "app/widgets/Theme.h"
@@ -31,9 +32,19 @@ struct Windows : Window {
     }
     QWidget* own(const char* name) { return window->findChild<QWidget*>(name); }
     void expectNothingCut() {
+        const int high = window->height();
         for (int i = 0; i < CourseBar::kStations; ++i) {
             studio->document.setStage(kStages[size_t(i)].id);
             settle();
+            if (kStages[size_t(i)].id == stage::weigh) window->desks().strength.chooseStem("music");
+            auto* pages = find<QTabBar>("rebuildtabs");
+            for (int page = 0; page < pages->count() && kStages[size_t(i)].id == stage::rebuild; ++page) {
+                pages->setCurrentIndex(page);
+                settle();
+                EXPECT_EQ(window->height(), high) << pages->tabText(page).toStdString();
+            }
+            settle();
+            EXPECT_EQ(window->height(), high) << kStages[size_t(i)].id;
             for (const QPushButton* b : window->findChildren<QPushButton*>()) {
                 if (!b->isVisible()) continue;
                 EXPECT_GE(b->width(), b->minimumSizeHint().width() - 24)

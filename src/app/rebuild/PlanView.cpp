@@ -49,7 +49,7 @@ PlanView::PlanView(RebuildDesk& desk, Hearing& hearing, QWidget* parent)
         "Drag a lane's dot, or: left and right turn it (Shift: finely), up and down move it away and near, Page "
         "up and down raise and lower it; Ctrl with up and down chooses another lane");
     setFocusPolicy(Qt::StrongFocus);
-    setMinimumHeight(220);
+    setMinimumHeight(190);
     connect(&desk, &RebuildDesk::changed, this, qOverload<>(&QWidget::update));
     auto* timer = new QTimer(this);
     timer->setInterval(1000 / kPicturesASecond);

@@ -18,7 +18,7 @@ public:
     QPointF dotOf(const Lane& lane) const;  ///< where its dot is drawn now, in points of the widget
     /// Azimuth and distance of a point of the widget.
     std::pair<double, double> placeOf(const QPointF& point) const;
-    QSize sizeHint() const override { return {300, 262}; }
+    QSize sizeHint() const override { return {300, 240}; }
 
 protected:
     void paintEvent(QPaintEvent*) override;

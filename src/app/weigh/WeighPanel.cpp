@@ -55,7 +55,8 @@ public:
             m_strength.chooseStem(m_part->itemData(i).toString().toStdString());
             refresh();
         });
-        m_column->addWidget(m_part);
+        m_part->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+        m_part->setMinimumContentsLength(10);
         auto* second = new QHBoxLayout;
         m_where = new QLabel;
         m_where->setObjectName("where");
@@ -63,6 +64,7 @@ public:
         m_where->setStyleSheet("color: #a79d8c");
         m_presets = new PresetButton(document, work);
         second->addWidget(m_where, 1);
+        second->addWidget(m_part);
         second->addWidget(m_presets);
         m_column->addLayout(second);
         m_tabs = makePageTabs("weightabs", {"Strength", "Over time", "Compare"});
@@ -91,7 +93,8 @@ public:
         refreshPart(ready ? reel : nullptr, s ? s->stems.get() : nullptr);
         m_where->setText(!reel       ? "Add a recording at Intake first."
                          : !s->stems ? "Split this reel first; then its strength is weighed here, live while it plays."
-                                     : QString("In force on: %1").arg(m_strength.regionName(reel->region)));
+                         : m_part->isHidden() ? QString("In force on: %1").arg(m_strength.regionName(reel->region))
+                                              : m_strength.regionName(reel->region));
     }
 
 private:
