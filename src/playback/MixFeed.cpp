@@ -50,6 +50,7 @@ AudioBuffer MixFeed::render(int64_t first, int64_t frames) {
         }
         m_used = plan;
     }
+    m_began = m_next != first;
     if (m_next != first) m_graph->seek(first, int64_t(kRunIn * plan->materials->reel().sampleRate));
     AudioBuffer out = m_graph->next(frames);
     m_next = first + frames;
@@ -63,17 +64,51 @@ AudioBuffer MixFeed::render(int64_t first, int64_t frames) {
     return out;
 }
 
+void MixFeed::setHeadphones(std::shared_ptr<const HeadResponses> responses, double yaw) {
+    const std::lock_guard lock(m_guard);
+    m_responses = std::move(responses);
+    m_yaw = yaw;
+}
+
+bool MixFeed::headphones(AudioBuffer& mix) {
+    std::shared_ptr<const HeadResponses> responses;
+    double yaw = 0;
+    {
+        const std::lock_guard lock(m_guard);
+        responses = m_responses, yaw = m_yaw;
+    }
+    if (!responses || !m_used || responses->sampleRate() != m_used->materials->reel().sampleRate) {
+        m_binaural.reset();
+        return false;
+    }
+    const MixFormat format = m_used->rebuild->format;
+    if (!m_binaural || m_heardThrough != responses || m_folds != format || m_binaural->channels() != mix.channels()) {
+        m_binaural.emplace(format, mix.channels(), responses, yaw);
+        m_heardThrough = responses;
+        m_folds = format;
+        m_fold.reset();
+    } else if (m_began) {
+        m_binaural->reset();
+    }
+    m_binaural->turn(yaw);
+    mix = m_binaural->process(mix);
+    return true;
+}
+
+void MixFeed::fold(AudioBuffer& mix) {
+    const MixFormat format = m_used ? m_used->rebuild->format : MixFormat::Reel;
+    if (format == MixFormat::Reel || format == MixFormat::Mono || format == MixFormat::Stereo) return;
+    if (!m_fold || m_folds != format) {
+        m_fold.emplace(format, mix.channels(), ChannelLayout::Stereo);
+        m_folds = format;
+    }
+    mix = (*m_fold)(mix);
+}
+
 void MixFeed::fill(PlayBlock& block, int64_t first) {
     std::fill(block.mix.begin(), block.mix.end(), 0.0f);
     AudioBuffer out = render(first, block.frames);
-    if (const MixFormat format = m_used ? m_used->rebuild->format : MixFormat::Reel;
-        format != MixFormat::Reel && format != MixFormat::Mono && format != MixFormat::Stereo && out.channels() > 0) {
-        if (!m_fold || m_folds != format) {
-            m_fold.emplace(format, out.channels(), ChannelLayout::Stereo);
-            m_folds = format;
-        }
-        out = (*m_fold)(out);
-    }
+    if (out.channels() > 0 && !headphones(out)) fold(out);
     constexpr float half = 0.70710678f;
     for (int i = 0; i < block.frames && out.channels() > 0; ++i) {
         const auto x = [&](int c) { return out.channel(c)[size_t(i)]; };

@@ -4,6 +4,7 @@
 #include <mutex>
 
 #include "core/rebuild/RenderGraph.h"
+#include "core/space/Binaural.h"
 #include "core/space/MixFold.h"
 #include "playback/BlockQueue.h"
 
@@ -32,6 +33,8 @@ struct MixPlan {
 class MixFeed {
 public:
     void setPlan(std::shared_ptr<const MixPlan> plan);
+    /// null: the mix is folded to two channels.
+    void setHeadphones(std::shared_ptr<const HeadResponses> responses, double yaw);
     bool hasPlan() const { return m_has; }
     /// The block's mix from frame first on, as the two channels that are listened to (5.1 and more: Lo/Ro; ambisonics
     /// decoded). Throws what
@@ -48,6 +51,8 @@ private:
     std::shared_ptr<const MixPlan> m_plan;
     std::shared_ptr<MixMeters> m_meters;
     std::atomic<bool> m_has{false};
+    std::shared_ptr<const HeadResponses> m_responses;
+    double m_yaw = 0;
 
     // The feeder's own.
     std::shared_ptr<const MixPlan> m_used;
@@ -55,6 +60,11 @@ private:
     int64_t m_next = 0;
     MixFormat m_folds = MixFormat::Reel;  ///< what m_fold was made for
     std::optional<MixFold> m_fold;
+    std::shared_ptr<const HeadResponses> m_heardThrough;  ///< by m_binaural
+    std::optional<Binaural> m_binaural;
+    bool m_began = false;  ///< the block begins somewhere else than the one before ended
+    void fold(AudioBuffer& mix);
+    bool headphones(AudioBuffer& mix);  ///< false: they are not on
 };
 
 }  // namespace rivlen

@@ -47,6 +47,10 @@ public:
 
     /// The rebuild that goes with it; null takes it away.
     void setMix(std::shared_ptr<const MixPlan> plan);
+    /// The mix is heard through these, as by a head that is turned to the left by yaw degrees; null: in two channels.
+    void setHeadphones(std::shared_ptr<const HeadResponses> responses, double yaw) {
+        m_mix.setHeadphones(std::move(responses), yaw);
+    }
     std::shared_ptr<MixMeters> mixMeters() const { return m_mix.meters(); }
 
     void play();

@@ -1,8 +1,10 @@
 // The mix's format and the places of its lanes, in the real window.
 #include <QComboBox>
 #include <QLabel>
+#include <QPushButton>
 #include <QSlider>
 #include <QTabBar>
+#include <fstream>
 
 #include "WindowFixture.h"
 #include "app/rebuild/LanesView.h"
@@ -107,4 +109,26 @@ TEST_F(Space, AMovingPlaceIsDrawnLikeAnyCurve) {
     plan->setFocus();
     QTest::keyClick(plan, Qt::Key_Left);
     EXPECT_EQ(lane(2).strip.azimuth, 0);
+}
+
+TEST_F(Space, TheMixIsHeardOnHeadphonesAndTheHeadTurns) {
+    begin();
+    choose("7.1");
+    key(Qt::Key_H, Qt::ControlModifier);
+    settle();
+    EXPECT_TRUE(find<QPushButton>("headphones")->isChecked());
+    for (int i = 0; i < 6; ++i) key(Qt::Key_Left, Qt::ControlModifier | Qt::ShiftModifier);
+    EXPECT_EQ(studio->hearing.headphones().yaw(), 90);
+    key(Qt::Key_Up, Qt::ControlModifier | Qt::ShiftModifier);
+    EXPECT_EQ(studio->hearing.headphones().yaw(), 0);
+    // What is no set of responses is told, and nothing changes.
+    std::ofstream((folder / "no.sofa").string()) << "no set";
+    studio->hearing.headphones().choose(folder / "no.sofa");
+    EXPECT_TRUE(studio->hearing.headphones().on());
+    EXPECT_TRUE(studio->hearing.headphones().file().empty());
+    EXPECT_TRUE(find<QLabel>("notice")->text().contains("SOFA"));
+    find<QPushButton>("headphones")->click();
+    EXPECT_FALSE(studio->hearing.headphones().on());
+    open();
+    EXPECT_FALSE(studio->hearing.headphones().on()) << "and so it is next time";
 }

@@ -12,6 +12,7 @@
 #include "core/space/FoldedSource.h"
 #include "core/space/Placer.h"
 #include "core/space/SphericalHarmonics.h"
+#include "playback/MixFeed.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -231,6 +232,37 @@ TEST_F(PlacedMix, LoudnessWeighsWhatStandsAtTheSide) {
     }
     EXPECT_NEAR(lufs(MixFormat::Surround714, "Lb"), lufs(MixFormat::Surround714, "L"), 0.01);
     EXPECT_NEAR(lufs(MixFormat::Lcr, "C"), lufs(MixFormat::Lcr, "L"), 0.01);
+}
+
+TEST_F(PlacedMix, IsHeardFoldedAndOnHeadphones) {
+    Rebuild r = musicAt(MixFormat::Surround71, {90, 0, 1, 0});
+    auto plan = std::make_shared<MixPlan>();
+    plan->rebuild = r;
+    plan->materials = materials;
+    MixFeed feed;
+    feed.setPlan(plan);
+    const auto heard = [&](int64_t from) {  // dB, left over right
+        PlayBlock block(2, 1);
+        std::array<double, 2> power{1e-12, 1e-12};
+        for (int64_t at = from; at < from + kRate; at += PlayBlock::kFrames) {
+            block.frames = PlayBlock::kFrames;
+            feed.fill(block, at);
+            for (size_t i = 0; i < block.mix.size(); ++i)
+                power[i / PlayBlock::kFrames] += double(block.mix[i]) * block.mix[i];
+        }
+        return powerDb(power[0] / power[1]);
+    };
+    EXPECT_GT(heard(0), 60) << "the left side is folded to the left";
+    const auto head = std::make_shared<HeadResponses>(HeadResponses::shipped(), kRate);
+    feed.setHeadphones(head, 0);
+    const double ears = heard(kRate);
+    EXPECT_GT(ears, 3);
+    EXPECT_LT(ears, 30) << "the right ear hears it as well";
+    feed.setHeadphones(head, 90);
+    EXPECT_NEAR(heard(0), 0, 2) << "it is in front of the turned head";
+    feed.setHeadphones(nullptr, 0);
+    EXPECT_GT(heard(kRate), 60);
+    feed.close();
 }
 
 TEST_F(PlacedMix, LeavesTheHouseInItsOwnChannels) {

@@ -19,6 +19,7 @@ Hearing::Hearing(std::unique_ptr<Device> device, Document& document, Reels& reel
       m_reels(reels),
       m_work(work),
       m_player(std::move(device)),
+      m_headphones(m_player, work),
       m_match(m_player, document, reels, work) {
     connect(&document, &Document::voided, this, [this] {
         m_player.close();
@@ -56,6 +57,7 @@ void Hearing::openCurrent() {
         m_work.warn(QString::fromStdString(e.what()));
         return m_reels.tellRead();
     }
+    m_headphones.follow();
     emit opened();
     follow();
     m_document.announce();

@@ -2,6 +2,7 @@
 #include <QElapsedTimer>
 #include <QTimer>
 
+#include "app/hearing/Headphones.h"
 #include "app/hearing/LevelMatch.h"
 
 namespace rivlen {
@@ -18,6 +19,7 @@ public:
     const Player& player() const { return m_player; }
     LevelMatch& match() { return m_match; }
     const LevelMatch& match() const { return m_match; }
+    Headphones& headphones() { return m_headphones; }
     void togglePlay();
     void hear(Heard heard);
     /// Moves the playhead to a frame of the recording.
@@ -65,6 +67,7 @@ private:
     Reels& m_reels;
     Work& m_work;
     Player m_player;
+    Headphones m_headphones;
     LevelMatch m_match;
     std::string m_opened;            ///< id of the reel in the player
     std::filesystem::path m_played;  ///< the file that it plays; empty: versions that are tried

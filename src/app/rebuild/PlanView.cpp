@@ -62,6 +62,11 @@ PlanView::PlanView(RebuildDesk& desk, Hearing& hearing, QWidget* parent)
     });
 }
 
+void PlanView::setYaw(double degrees) {
+    m_yaw = degrees;
+    update();
+}
+
 double PlanView::reach() const { return std::min(width(), height()) / 2.0 - 12; }
 
 double PlanView::radiusOf(double metres) const {
@@ -171,12 +176,16 @@ void PlanView::paintRoom(QPainter& p) const {
         p.setPen(theme::quietInk);
         p.drawText(QPointF(middle.x() + 3, middle.y() + radiusOf(metres) - 3), QString("%1 m").arg(metres));
     }
-    // The listener looks up.
+    // The listener looks up, or where the head is turned.
+    p.save();
+    p.translate(middle);
+    p.rotate(-m_yaw);
     p.setPen(QPen(theme::quietInk, 1.4));
     p.setBrush(theme::raised);
-    p.drawEllipse(middle, 8, 8);
-    p.drawLine(middle + QPointF(-4, -7), middle + QPointF(0, -13));
-    p.drawLine(middle + QPointF(4, -7), middle + QPointF(0, -13));
+    p.drawEllipse(QPointF(), 8, 8);
+    p.drawLine(QPointF(-4, -7), QPointF(0, -13));
+    p.drawLine(QPointF(4, -7), QPointF(0, -13));
+    p.restore();
     for (const Speaker& s : speakersOf(m_desk.rebuild().format)) {
         if (s.lfe) continue;
         const QPointF at = pointOf(s.at.azimuth, s.at.elevation > 0 ? 0.62 : kNear);

@@ -18,6 +18,7 @@ public:
     QPointF dotOf(const Lane& lane) const;  ///< where its dot is drawn now, in points of the widget
     /// Azimuth and distance of a point of the widget.
     std::pair<double, double> placeOf(const QPointF& point) const;
+    void setYaw(double degrees);  ///< of the listener's head, to the left
     QSize sizeHint() const override { return {300, 240}; }
 
 protected:
@@ -40,6 +41,7 @@ private:
     RebuildDesk& m_desk;
     Hearing& m_hearing;
     bool m_dragging = false;
+    double m_yaw = 0;
     std::map<std::string, float> m_levels;  ///< 0 ... 1, falling slowly, by lane
 };
 

@@ -11,7 +11,8 @@
 
 namespace rivlen {
 
-SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, QWidget* parent) : QWidget(parent), m_desk(desk) {
+SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, QWidget* parent)
+    : QWidget(parent), m_desk(desk), m_hearing(hearing) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
@@ -25,6 +26,13 @@ SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, QWidget* paren
     for (const auto& facts : mixFormats()) m_format->addItem(facts.name, facts.id);
     top->addWidget(new QLabel("The mix is"));
     top->addWidget(m_format, 1);
+    m_phones = makeSmallButton("headphones", "Headphones",
+                               "Hears the mix through a head's two ears in place of two loudspeakers (Ctrl+H); "
+                               "Ctrl+Shift with left and right turns the head");
+    m_phones->setCheckable(true);
+    connect(m_phones, &QPushButton::clicked, &hearing.headphones(), &Headphones::set);
+    connect(&hearing.headphones(), &Headphones::changed, this, &SpaceControls::refresh);
+    top->addWidget(m_phones);
     column->addLayout(top);
     m_plan = new PlanView(desk, hearing);
     column->addWidget(m_plan, 1);
@@ -67,6 +75,9 @@ void SpaceControls::refresh() {
         m_rows[i]->show(strip.*table[i].value);
         m_rows[i]->setUsable(placed && !strip.automation.count(table[i].id));
     }
+    Headphones& head = m_hearing.headphones();
+    m_phones->setChecked(head.on());
+    m_plan->setYaw(head.on() ? head.yaw() : 0);
     m_hint->setText(!lane    ? QString("Groups and the mix have no place: choose one of their lanes.")
                     : placed ? placeText(placeAt(lane->strip, m_desk.playhead()))
                              : QString("As the reel: lanes are panned on the page Lane."));

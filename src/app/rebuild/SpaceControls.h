@@ -1,5 +1,6 @@
 #pragma once
 #include <QComboBox>
+#include <QPushButton>
 
 #include "app/rebuild/PlanView.h"
 #include "app/widgets/ValueRow.h"
@@ -15,6 +16,8 @@ public:
 private:
     void refresh();
     RebuildDesk& m_desk;
+    Hearing& m_hearing;
+    QPushButton* m_phones;
     QComboBox* m_format;
     PlanView* m_plan;
     QLabel *m_lane, *m_hint;

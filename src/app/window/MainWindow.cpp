@@ -5,6 +5,7 @@
 #include <QApplication>
 #include <QCloseEvent>
 #include <QComboBox>
+#include <QFileDialog>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLineEdit>
@@ -15,6 +16,7 @@
 
 #include "app/dispatch/CleanControls.h"
 #include "app/dispatch/DispatchKeys.h"
+#include "app/document/Path.h"
 #include "app/intake/IntakeKeys.h"
 #include "app/rebuild/RebuildKeys.h"
 #include "app/rebuild/ToolControls.h"
@@ -89,6 +91,17 @@ void MainWindow::makeViewMenu() {
     window("Meters", "G", *m_meterWindow);
     window("Picture in its own window", "Ctrl+Shift+V", m_pictures->pictureWindow());
     window("Lanes in their own window", "Ctrl+Shift+L", m_pictures->lanesWindow());
+    Headphones& head = m_studio.hearing.headphones();
+    auto* phones = view->addAction("Headphones");
+    phones->setShortcut(QKeySequence("Ctrl+H"));
+    phones->setCheckable(true);
+    phones->setChecked(head.on());
+    connect(phones, &QAction::triggered, &head, &Headphones::set);
+    connect(&head, &Headphones::changed, phones, [phones, &head] { phones->setChecked(head.on()); });
+    view->addAction("Head-related responses…", this, [this, &head] {
+        const QString file = QFileDialog::getOpenFileName(this, "Head-related responses", {}, "SOFA files (*.sofa)");
+        if (!file.isEmpty()) head.choose(toPath(file));
+    });
     m_proposing = view->addAction("Propose the next step");
     m_proposing->setCheckable(true);
     m_proposing->setChecked(QSettings().value("proposeNext", true).toBool());

@@ -61,6 +61,12 @@ void addWindowKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures,
                    const std::function<void()>& toggleTable) {
     using Picture = Pictures::Picture;
     addHearingKeys(sheet, s, desks, pictures);
+    Headphones& head = s.hearing.headphones();
+    const auto turn = [&head](double by) { return [&head, by] { head.turn(by); }; };
+    sheet.add("on headphones: turn the head, look ahead",
+              {{"Ctrl+Shift+Left", turn(15)}, {"Ctrl+Shift+Right", turn(-15)}, {"Ctrl+Shift+Up", turn(0)}},
+              [&head] { return head.on(); });
+    sheet.tell("Ctrl+H", "hear the mix on headphones");
     sheet.add("a picture frame back or on",
               {{"Ctrl+Left", [&dock] { dock.step(-1); }}, {"Ctrl+Right", [&dock] { dock.step(1); }}});
     sheet.add("show or hide the picture window", {{"F", [&dock] {

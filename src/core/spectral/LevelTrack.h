@@ -1,6 +1,7 @@
 #pragma once
 #include <mutex>
 #include <span>
+#include <utility>
 #include <vector>
 
 #include "core/audio/SampleSource.h"
@@ -13,7 +14,8 @@ class LevelTrack {
 public:
     static constexpr int64_t kBlock = 1024;
 
-    explicit LevelTrack(int rows) : m_rows(size_t(rows)), m_levels(size_t(rows)), m_rest(size_t(rows)) {}
+    explicit LevelTrack(int rows)
+        : m_rows(size_t(rows)), m_levels(size_t(rows)), m_groups(size_t(rows)), m_rest(size_t(rows)) {}
 
     /// The next frames of all rows; the buffers have the same shape.
     void add(std::span<const AudioBuffer> parts);
@@ -27,15 +29,23 @@ public:
     /// The same for the loudest block in the span.
     float loudest(int row, int64_t from, int64_t to) const;
 
-    std::vector<float> row(int r) const;            ///< a copy, for storing
-    void setRow(int r, std::vector<float> levels);  ///< restores a stored row
+    std::vector<float> row(int r) const;                   ///< a copy, for storing
+    void setRow(int r, const std::vector<float>& levels);  ///< restores a stored row
 
 private:
-    template <typename Combine>
-    float over(int row, int64_t from, int64_t to, Combine combine) const;
+    /// What kGroup blocks have in common, so that hours are looked over as fast as minutes.
+    struct Group {
+        double sum = 0;
+        float most = 0;
+    };
+    static constexpr size_t kGroup = 128;
+    void push(size_t row, float level);
+    /// Of all blocks that overlap [from, to), and how many they are. With the lock held.
+    std::pair<Group, size_t> over(int row, int64_t from, int64_t to) const;
     size_t m_rows;
     mutable std::mutex m_guard;
     std::vector<std::vector<float>> m_levels;
+    std::vector<std::vector<Group>> m_groups;  ///< the last one may be incomplete
     std::vector<double> m_rest;
     int64_t m_restFrames = 0;
 };
