@@ -232,7 +232,7 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
     if (channels == 3 || channels == 6 || channels == 8)
         sf_command(m->handle, SFC_SET_CHANNEL_MAP_INFO, surround, channels * int(sizeof(int)));
     if (channels != 10 && channels != 12) return;
-    std::vector<int> sphere(surround, surround + channels - 4);
+    std::vector<int> sphere(surround, surround + (channels - 4));
     for (int above : {SF_CHANNEL_MAP_TOP_FRONT_LEFT, SF_CHANNEL_MAP_TOP_FRONT_RIGHT, SF_CHANNEL_MAP_TOP_REAR_LEFT,
                       SF_CHANNEL_MAP_TOP_REAR_RIGHT})
         sphere.push_back(above);
