@@ -123,6 +123,22 @@ TEST_F(PlacedMix, NeitherBlocksNorThreadsNorTheBeginningMatter) {
     EXPECT_LT(differenceDb(late, whole.slice(kRate, kRate / 2)), -60);
 }
 
+TEST_F(PlacedMix, DuckingDoesNotDependOnTheFormat) {
+    const auto curve = [&](MixFormat format) {
+        Rebuild r = plain(format);
+        r.lanes[1].edit().duck.on = true;
+        r.lanes[1].edit().duck.voice = false;
+        r.lanes[1].edit().duck.threshold = -12;
+        r.lanes[1].edit().duck.key = r.lanes[0]->id;
+        r.lanes[0].edit().strip.distance = 4;
+        return duckCurve(r, r.lanes[1]->id, materials, 2, {});
+    };
+    const DrawnCurve plainly = curve(MixFormat::Reel);
+    EXPECT_FALSE(plainly.empty());
+    EXPECT_EQ(curve(MixFormat::Surround714), plainly);
+    EXPECT_EQ(curve(MixFormat::Ambix5), plainly);
+}
+
 TEST_F(PlacedMix, AMoveMakesNoClick) {
     const auto steepest = [](const AudioBuffer& x) {
         double most = 0;

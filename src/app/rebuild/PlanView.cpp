@@ -229,7 +229,8 @@ void PlanView::paintLane(QPainter& p, const Lane& lane) const {
     p.setFont(theme::font(11, chosen ? QFont::DemiBold : QFont::Normal));
     const QString name = QString::fromStdString(lane.name);
     const double wide = p.fontMetrics().horizontalAdvance(name) + 6;
-    const bool leftOf = at.x() + kDot + 4 + wide > width();
+    const bool leftOf =
+        at.x() + kDot + 4 + wide > width() || (at.x() < width() / 2.0 - kDot && at.x() - kDot - 4 > wide);
     const QRectF label(leftOf ? at.x() - kDot - 4 - wide : at.x() + kDot + 4, at.y() - 8, wide, 16);
     paintPlaque(p, label);
     p.setPen(chosen ? theme::ink : theme::quietInk);

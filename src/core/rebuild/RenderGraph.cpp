@@ -48,10 +48,24 @@ struct LaneNode : Node {
              const Chain::Impulses& impulses)
         : Node(channels, outputs, rate, format != MixFormat::Reel, impulses),
           reader(std::move(materials), channels),
+          unplaced(channels),
           duck(rate) {
         if (format != MixFormat::Reel) placer.emplace(format, channels, rate);
     }
+    void begin(int64_t frame) {
+        unplaced.drop(unplaced.frames());
+        Node::begin(frame);
+    }
+    void forget(int64_t before) {
+        if (placer && before > outFirst) unplaced.drop(before - outFirst);
+        Node::forget(before);
+    }
+    /// What others are ducked by: it does not depend on what the mix is made for.
+    AudioBuffer keyAt(int64_t first, int64_t count) const {
+        return placer ? unplaced.peek(first - outFirst, count) : at(first, count);
+    }
     LaneReader reader;
+    AudioQueue unplaced;               ///< as out, before it was placed
     std::optional<LanePlacer> placer;  ///< where the mix has a format of its own
     DuckGain duck;
     int key = kNone;  ///< index of the lane that ducks it
@@ -250,9 +264,12 @@ struct RenderGraph::Impl {
         node.chain.process(block);
         node.duckDb.clear();
         if (node.key != kNone)
-            node.duck.process(lanes[size_t(node.key)]->at(first + node.lookAhead, kBlock), node.duckDb);
+            node.duck.process(lanes[size_t(node.key)]->keyAt(first + node.lookAhead, kBlock), node.duckDb);
         node.levels.process(block, first, node.duckDb);
-        if (node.placer) block = node.placer->process(block, first);
+        if (node.placer) {
+            node.unplaced.append(block);
+            block = node.placer->process(block, first);
+        }
         storePeaks(meters->strips[i], format, block, node.chain.reductions(),
                    node.duckDb.empty() ? 0.0f : node.duckDb.back());
         if (tap) tap(i, first, block, node.duckDb);
