@@ -2,6 +2,7 @@
 // stretched), and until the picture of what is shown has been computed and drawn, while the reel is searched for faults
 // in the background; then the same with stems, of the lanes and of a delivered file. Prints rows of a table. Needs 18
 // GB of room for temporary files.
+//   rivlen-bench-views [split]     "split": the reel with stems alone
 #include <QApplication>
 #include <QTest>
 #include <chrono>
@@ -151,8 +152,10 @@ int main(int argc, char** argv) {
     row("what", "measured", "bar");
     row("---", "---", "---");
     Long reel;
-    if (!reel.open()) return 1;
-    reel.walkPictures(", not split");
+    if (argc < 2 || std::string(argv[1]) != "split") {
+        if (!reel.open()) return 1;
+        reel.walkPictures(", not split");
+    }
     reel.writeStems();
     if (!reel.open() || !reel.studio->reels.current()->stems) return 1;
     reel.walkPictures(", split");
