@@ -136,7 +136,10 @@ void CurrentView::paintPicture(QPainter& p) {
         }
         QColor base = theme::stemColor(s);
         fill(rim[s], rim[s + 1], base);
+        // Smooth edges of a pattern are dear and nobody sees them: the shore lies over them.
+        p.setRenderHint(QPainter::Antialiasing, false);
         if (s > 0) fill(rim[s], rim[s + 1], QBrush(theme::ground.lighter(120), hatch[s]));
+        p.setRenderHint(QPainter::Antialiasing);
     }
     // Shores between the bands, so that they can be told apart without their hue.
     p.setPen(QPen(theme::ground, 1.5));
