@@ -197,7 +197,7 @@ std::vector<Situation> situations() {
         {"split good.wav --out", 2, {"--out has no value"}},
         {"split good.wav --out new --from 1 --from 2", 2, {"--from is given more than once"}},
         {"split good.wav --out new --frob", 2, {"\"--frob\" is not known here"}},
-        {"weigh good.wav --stem choir", 2, {"\"choir\"", "dialogue, music or ambience"}},
+        {"weigh good.wav --stem choir", 2, {"\"choir\"", "dialogue, music, ambience, vocals"}},
         {"split good.wav --out new --network nobody", 2, {"nobody"}},
         {"split good.wav --out new --from later", 2, {"later"}},
         {"split good.wav --out new --from 1.5 --to 0.5", 2, {"--from must lie before --to"}},
