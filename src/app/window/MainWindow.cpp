@@ -102,6 +102,8 @@ void MainWindow::makeViewMenu() {
         const QString file = QFileDialog::getOpenFileName(this, "Head-related responses", {}, "SOFA files (*.sofa)");
         if (!file.isEmpty()) head.choose(toPath(file));
     });
+    auto* shipped = view->addAction("Head-related responses that are shipped", this, [&head] { head.choose({}); });
+    connect(view, &QMenu::aboutToShow, shipped, [shipped, &head] { shipped->setEnabled(!head.file().empty()); });
     m_proposing = view->addAction("Propose the next step");
     m_proposing->setCheckable(true);
     m_proposing->setChecked(QSettings().value("proposeNext", true).toBool());

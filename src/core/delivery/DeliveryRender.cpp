@@ -213,11 +213,11 @@ private:
     /// is ambisonic itself is decoded to be measured.
     ChannelLayout workedLayout() const { return d.layout == ChannelLayout::AmbiX ? ChannelLayout::Own : d.layout; }
     int workedChannels() const { return MixFold(mixFormat, source.channels, workedLayout()).outputs(); }
-    std::optional<MixFold> decoder() const {
+    std::optional<MixFold> decoderFor() const {
         if (workedLayout() != ChannelLayout::Own || mixFormatFacts(mixFormat).order == 0) return {};
         return MixFold(mixFormat, source.channels, measuredLayoutOf(mixFormat));
     }
-    Listener listener() const { return Listener(workedChannels(), rate, made.frames, speech, decoder()); }
+    Listener listener() const { return Listener(workedChannels(), rate, made.frames, speech, decoder); }
 
     void render(const Progress& progress) {
         RenderGraph::Options options{2, source.channels};
@@ -263,7 +263,7 @@ private:
             after = ear.finish();
             const double off = *d.loudness - after.loudness(d.dialogueGated).value_or(*d.loudness);
             // The peaks of ambisonics are those of the loudspeakers that they are decoded to.
-            const double over = decoder() ? after.inspection.truePeakDbtp - d.ceiling : 0;
+            const double over = decoder ? after.inspection.truePeakDbtp - d.ceiling : 0;
             if ((std::fabs(off) < 0.05 && over <= 0) || round == 2)
                 break;  // the gain reported is the one that was used
             report.gain += off;
@@ -351,6 +351,7 @@ private:
     const MixFormat mixFormat;
     const MixFold fold;  ///< from the mix to what is delivered
     const int channels;
+    const std::optional<MixFold> decoder = decoderFor();
     int64_t count = 0;
     DeliveryReport report;
     MadeDelivery made;

@@ -9,23 +9,16 @@
 namespace rivlen {
 
 std::vector<double> maxReWeights(int order) {
-    const double x = std::cos(137.9 / (order + 1.51) * std::numbers::pi / 180);
-    std::vector<double> p{1, x};
-    for (int l = 2; l <= order; ++l) p.push_back(((2 * l - 1) * x * p[size_t(l - 1)] - (l - 1) * p[size_t(l - 2)]) / l);
-    p.resize(size_t(order) + 1);
-    return p;
+    return legendre(order, std::cos(137.9 / (order + 1.51) * std::numbers::pi / 180));
 }
 
 std::vector<double> ambisonicDecoder(int order, const std::vector<Speaker>& speakers) {
-    constexpr int kPoints = 1200;  // a spiral of equal areas: far more than any order here needs
+    constexpr int kPoints = 1200;  // far more than any order here needs
     const int channels = ambisonicChannels(order);
     const Vbap vbap(speakers);
     const auto weights = maxReWeights(order);
     std::vector<double> decoder(speakers.size() * size_t(channels), 0.0);
-    for (int j = 0; j < kPoints; ++j) {
-        const double z = 1 - (2.0 * j + 1) / kPoints, turn = j * std::numbers::pi * (3 - std::sqrt(5.0));
-        const double flat = std::sqrt(1 - z * z);
-        const Direction at = directionOf({flat * std::cos(turn), flat * std::sin(turn), z});
+    for (const Direction& at : evenDirections(kPoints)) {
         const auto gains = vbap.gains(at);
         const auto y = sphericalHarmonics(order, at);
         for (size_t s = 0; s < speakers.size(); ++s)

@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 #include "core/space/SphericalHarmonics.h"
 
@@ -11,12 +10,6 @@ namespace rivlen {
 namespace {
 
 constexpr int kPoints = 240;  // directions that stand for the sphere: enough for the fifth order
-
-Direction pointOf(int j) {
-    const double z = 1 - (2.0 * j + 1) / kPoints, flat = std::sqrt(1 - z * z);
-    const double turn = j * std::numbers::pi * (3 - std::sqrt(5.0));
-    return directionOf({flat * std::cos(turn), flat * std::sin(turn), z});
-}
 
 Direction turnedBack(const Direction& at, double yaw) { return {at.azimuth - yaw, at.elevation}; }
 
@@ -59,8 +52,7 @@ std::shared_ptr<const Binaural::Filters> Binaural::filtersFor(double yaw) {
         for (size_t c = 0; c < size_t(m_channels); ++c)
             if (!speakers[c].lfe) add(c, m_responses->at(turnedBack(speakers[c].at, yaw)), m_level);
     } else {
-        for (int j = 0; j < kPoints; ++j) {
-            const Direction at = pointOf(j);
+        for (const Direction& at : evenDirections(kPoints)) {
             const auto pair = m_responses->at(turnedBack(at, yaw));
             const auto y = sphericalHarmonics(order, at);
             for (int l = 0; l <= order; ++l)

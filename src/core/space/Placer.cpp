@@ -29,13 +29,13 @@ Placer::Placer(MixFormat format, int channels, int sampleRate)
 
 void Placer::reset() { std::fill(m_state.begin(), m_state.end(), 0.0); }
 
-const std::vector<double>& Placer::gainsAt(const Where& where) {
-    for (const auto& known : m_known)
-        if (known && known->where == where) return known->gains;
-    auto& place = m_known[m_older];
-    m_older = 1 - m_older;
-    place = Known{where, m_placement.gains(where.place, where.width)};
-    return place->gains;
+void Placer::know(const Where& from, const Where& to) {
+    const auto is = [](const std::optional<Known>& known, const Where& where) {
+        return known && known->where == where;
+    };
+    const auto made = [this](const Where& where) { return Known{where, m_placement.gains(where.place, where.width)}; };
+    if (!is(m_from, from)) m_from = is(m_to, from) ? *m_to : made(from);
+    if (!is(m_to, to)) m_to = is(m_from, to) ? *m_from : made(to);
 }
 
 void Placer::air(AudioBuffer& sound, int64_t from, int64_t to, double a, double b, double offset) {
@@ -53,8 +53,8 @@ void Placer::air(AudioBuffer& sound, int64_t from, int64_t to, double a, double 
     }
 }
 
-void Placer::mix(const AudioBuffer& sound, int64_t from, int64_t to, const std::vector<double>& a,
-                 const std::vector<double>& b, double offset, AudioBuffer& out) const {
+void Placer::mix(const AudioBuffer& sound, int64_t from, int64_t to, double offset, AudioBuffer& out) const {
+    const auto &a = m_from->gains, &b = m_to->gains;
     const size_t channels = size_t(sound.channels());
     for (int o = 0; o < out.channels(); ++o)
         for (size_t c = 0; c < channels; ++c) {

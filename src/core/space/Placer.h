@@ -31,7 +31,8 @@ public:
             const Where from = at(double(begin) / m_rate), to = at(double(end) / m_rate);
             const int64_t last = std::min(end - first, sound.frames());
             air(dull, i, last, from.place.distance, to.place.distance, double(first - begin));
-            mix(dull, i, last, gainsAt(from), from == to ? gainsAt(from) : gainsAt(to), double(first - begin), out);
+            know(from, to);
+            mix(dull, i, last, double(first - begin), out);
             i = last;
         }
         return out;
@@ -40,10 +41,10 @@ public:
 
 private:
     static int64_t below(int64_t t) { return t >= 0 ? t / kGrid : -((-t + kGrid - 1) / kGrid); }
-    const std::vector<double>& gainsAt(const Where& where);
+    /// Both places' gains into m_from and m_to.
+    void know(const Where& from, const Where& to);
     void air(AudioBuffer& sound, int64_t from, int64_t to, double a, double b, double offset);
-    void mix(const AudioBuffer& sound, int64_t from, int64_t to, const std::vector<double>& a,
-             const std::vector<double>& b, double offset, AudioBuffer& out) const;
+    void mix(const AudioBuffer& sound, int64_t from, int64_t to, double offset, AudioBuffer& out) const;
 
     Placement m_placement;
     int m_rate;
@@ -51,9 +52,8 @@ private:
         Where where;
         std::vector<double> gains;
     };
-    std::array<std::optional<Known>, 2> m_known;  ///< the last two places: a moving one needs each twice
-    size_t m_older = 0;
-    std::vector<double> m_state;  ///< of the air, by channel
+    std::optional<Known> m_from, m_to;  ///< at both ends of the present step; where one ends the next begins
+    std::vector<double> m_state;        ///< of the air, by channel
 };
 
 }  // namespace rivlen

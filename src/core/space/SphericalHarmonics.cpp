@@ -5,16 +5,22 @@
 
 namespace rivlen {
 
-namespace {
-
-/// P_l(x), l = 0 ... most.
 std::vector<double> legendre(int most, double x) {
     std::vector<double> p{1, x};
     for (int l = 2; l <= most; ++l) p.push_back(((2 * l - 1) * x * p[size_t(l - 1)] - (l - 1) * p[size_t(l - 2)]) / l);
+    p.resize(size_t(most) + 1);
     return p;
 }
 
-}  // namespace
+std::vector<Direction> evenDirections(int count) {
+    std::vector<Direction> all;
+    for (int j = 0; j < count; ++j) {
+        const double z = 1 - (2.0 * j + 1) / count, flat = std::sqrt(1 - z * z);
+        const double turn = j * std::numbers::pi * (3 - std::sqrt(5.0));
+        all.push_back(directionOf({flat * std::cos(turn), flat * std::sin(turn), z}));
+    }
+    return all;
+}
 
 std::vector<double> sphericalHarmonics(int order, const Direction& at) {
     const double azimuth = at.azimuth * std::numbers::pi / 180, elevation = at.elevation * std::numbers::pi / 180;
