@@ -123,10 +123,17 @@ TEST_F(Space, TheMixIsHeardOnHeadphonesAndTheHeadTurns) {
     EXPECT_EQ(studio->hearing.headphones().yaw(), 0);
     // What is no set of responses is told, and nothing changes.
     std::ofstream((folder / "no.sofa").string()) << "no set";
-    studio->hearing.headphones().choose(folder / "no.sofa");
-    EXPECT_TRUE(studio->hearing.headphones().on());
-    EXPECT_TRUE(studio->hearing.headphones().file().empty());
-    EXPECT_TRUE(find<QLabel>("notice")->text().contains("SOFA"));
+    Headphones& head = studio->hearing.headphones();
+    head.choose(folder / "no.sofa");
+    ASSERT_TRUE(until([&] { return find<QLabel>("notice")->text().contains("SOFA"); }));
+    EXPECT_TRUE(head.on());
+    EXPECT_TRUE(head.file().empty());
+    const fs::path own = folder / "own.sofa";
+    fs::copy_file(HeadResponses::shipped(), own);
+    head.choose(own);
+    ASSERT_TRUE(until([&] { return head.file() == own; }));
+    head.choose({});
+    ASSERT_TRUE(until([&] { return head.file().empty(); }));
     find<QPushButton>("headphones")->click();
     EXPECT_FALSE(studio->hearing.headphones().on());
     open();

@@ -3,8 +3,6 @@
 #include <QSettings>
 #include <cmath>
 
-#include "core/base/Error.h"
-
 namespace rivlen {
 
 Headphones::Headphones(Player& player, Work& work, QObject* parent) : QObject(parent), m_player(player), m_work(work) {
@@ -16,45 +14,47 @@ Headphones::Headphones(Player& player, Work& work, QObject* parent) : QObject(pa
 void Headphones::set(bool on) {
     if (on == m_on) return;
     m_on = on;
-    if (!apply()) m_on = false;
     QSettings().setValue("headphones/on", m_on);
+    follow();
     emit changed();
 }
 
 void Headphones::turn(double degrees) {
     m_yaw = degrees == 0 ? 0 : std::remainder(m_yaw + degrees, 360.0);
-    apply();
+    give();
     emit changed();
 }
 
-void Headphones::choose(const std::filesystem::path& file) {
-    const auto before = m_file;
-    m_file = file;
-    m_responses.reset();
-    if (!apply()) {
-        m_file = before;
-        apply();
-    }
-    QSettings().setValue("headphones/responses", QString::fromStdString(m_file.string()));
-    emit changed();
-}
+void Headphones::choose(const std::filesystem::path& file) { read(file); }
 
 void Headphones::follow() {
-    if (m_on) apply();
+    if (m_on && (!m_responses || m_responses->sampleRate() != m_player.sampleRate())) read(m_file);
+    give();
 }
 
-bool Headphones::apply() {
-    try {
-        if (!m_responses || m_responses->sampleRate() != m_player.sampleRate())
-            m_responses = std::make_shared<HeadResponses>(m_file.empty() ? HeadResponses::shipped() : m_file,
-                                                          m_player.sampleRate());
-    } catch (const Error& e) {
-        m_work.warn(QString::fromStdString(e.what()));
-        m_player.setHeadphones(nullptr, 0);
-        return false;
-    }
-    m_player.setHeadphones(m_on ? m_responses : nullptr, m_yaw);
-    return true;
+void Headphones::read(const std::filesystem::path& file) {
+    m_work.submit(
+        Work::Queue::Reading, "Reading head-related responses",
+        [this, file, rate = m_player.sampleRate()](Progress&, const Work::Post& post) {
+            const auto set = std::make_shared<HeadResponses>(file.empty() ? HeadResponses::shipped() : file, rate);
+            post([this, set, file] {
+                m_file = file;
+                m_responses = set;
+                QSettings().setValue("headphones/responses", QString::fromStdString(file.string()));
+                give();
+                emit changed();
+            });
+        },
+        [this](const JobQueue::Outcome& o) {
+            if (o.done || m_responses) return;  // those that were heard before are heard on
+            m_on = false;
+            emit changed();
+        });
+}
+
+void Headphones::give() {
+    const bool ready = m_on && m_responses && m_responses->sampleRate() == m_player.sampleRate();
+    m_player.setHeadphones(ready ? m_responses : nullptr, m_yaw);
 }
 
 }  // namespace rivlen

@@ -26,7 +26,8 @@ signals:
     void changed();
 
 private:
-    bool apply();
+    void read(const std::filesystem::path& file);  ///< beside the window: a set takes a moment
+    void give();                                   ///< to the player
     Player& m_player;
     Work& m_work;
     bool m_on = false;
