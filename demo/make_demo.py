@@ -263,6 +263,32 @@ def rebuilt():
             "reels": [{"id": i, "name": n, "source": s, "network": "", "quality": "fine", "stem": "dialogue", "rebuild": r} for i, n, s, r in reels]}
 
 
+def ferry_engine():
+    """The engine alone, as it is laid into the crossing."""
+    global rng
+    rng = np.random.default_rng(7)
+    return level(engine(12 * RATE), -20)
+
+
+def crossing():
+    """The session in which the engine follows the ferry through the picture; its way is known: x = 68 + 26 t of 480 pixels."""
+    way = [[t / 2, round(-np.degrees(np.arctan((2 * (68 + 13 * t) / 480 - 1) * np.tan(np.radians(30)))), 2)] for t in range(0, 25)]
+    def lane(number, name, stem, material, **strip):
+        return {"id": f"lane-{number}", "name": name, **({"stem": stem} if stem else {}),
+                "clips": [{"id": f"clip-{number}", "material": material, "at": 0, "length": 12, "fade_out": [0.3, "equal-power"]}], "strip": strip}
+    rebuild = {"format": "7.1.4",
+               "lanes": [lane(1, "Dialogue", "dialogue", "dialogue"),
+                         lane(2, "Ambience", "ambience", "ambience", level=-4.0, spread=60),
+                         lane(3, "Engine", "", "sound-1", level=-6.0, width=0, distance=6.0, automation={"azimuth": way})],
+               "sounds": [{"id": "sound-1", "name": "Engine", "file": "engine.flac"}],
+               "mix": {"chain": {"limiter": {"on": True, "ceiling": -1.0}}}}
+    return {"format": "rivlen-session", "version": 5, "name": "The Night Ferry crosses", "current": "reel-1", "stage": "rebuild",
+            "deliverables": [{"name": name, "holds": "mix", "loudness": -23.0, "tolerance": 0.5, "ceiling": -1.0, "format": kind, "bits": 24, "file_name": "{reel}.{name}",
+                              **({"layout": layout} if layout else {})}
+                             for name, kind, layout in (("sphere", "wav", ""), ("picture 5.1", "mov", "5.1"), ("two ears", "wav", "binaural"), ("objects", "adm", ""))],
+            "reels": [{"id": "reel-1", "name": "Deck video", "source": "deck-video.mp4", "network": "", "quality": "fine", "stem": "dialogue", "rebuild": rebuild}]}
+
+
 def main():
     folder = Path(sys.argv[1]) if len(sys.argv) > 1 else Path(__file__).resolve().parent
     folder.mkdir(parents=True, exist_ok=True)
@@ -303,6 +329,8 @@ def main():
 
     write(folder, "cue-ice-road.flac", cue())
     write(folder, "reel-5-song.flac", song())
+    write(folder, "engine.flac", ferry_engine())
+    (folder / "night-ferry-crossing.rivlen").write_text(json.dumps(crossing(), indent=1) + "\n")
     (folder / "night-ferry-rebuilt.rivlen").write_text(json.dumps(rebuilt(), indent=1) + "\n")
 
     # The video: reel 1's first 12 seconds under a drawn river at 25 frames a second, timecode from 10:00:00:00.

@@ -16,6 +16,8 @@ void addTreat(CLI::App& program, Progress& progress);
 void addDispatch(CLI::App& program, Progress& progress);
 void addNetworks(CLI::App& program);
 void addLearn(CLI::App& program, Progress& progress);
+/// Stands in for a head tracker.
+void addHead(CLI::App& program, Progress& progress);
 void addScore(CLI::App& program);
 
 }  // namespace rivlen

@@ -43,6 +43,7 @@ int main(int argc, char** argv) {
         rivlen::addDispatch(program, progress);
         rivlen::addNetworks(program);
         rivlen::addLearn(program, progress);
+        rivlen::addHead(program, progress);
         rivlen::addScore(program);
         program.parse(argc, argv);
     } catch (const CLI::ParseError& e) {

@@ -70,7 +70,49 @@ void MixFeed::setHeadphones(std::shared_ptr<const HeadResponses> responses, doub
     m_yaw = yaw;
 }
 
-bool MixFeed::headphones(AudioBuffer& mix) {
+void MixFeed::setMonitor(ChannelLayout layout) {
+    const std::lock_guard lock(m_guard);
+    m_monitor = layout;
+}
+
+SpaceReading MixFeed::takeReading() {
+    std::shared_ptr<SpaceMeter> meter;
+    {
+        const std::lock_guard lock(m_guard);
+        meter = m_meter;
+    }
+    return meter ? meter->read() : SpaceReading();
+}
+
+void MixFeed::measure(const AudioBuffer& mix) {
+    if (!m_measured || !m_used) return;
+    const MixFormat format = m_used->rebuild->format;
+    if (!m_meter || m_meter->format() != format || m_meter->channels() != mix.channels()) {
+        auto meter = std::make_shared<SpaceMeter>(format, mix.channels(), m_used->materials->reel().sampleRate);
+        const std::lock_guard lock(m_guard);
+        m_meter = std::move(meter);
+    }
+    m_meter->add(mix);
+}
+
+MixFormat MixFeed::monitored(AudioBuffer& mix) {
+    const MixFormat own = m_used ? m_used->rebuild->format : MixFormat::Reel;
+    ChannelLayout layout = ChannelLayout::Own;
+    {
+        const std::lock_guard lock(m_guard);
+        layout = m_monitor;
+    }
+    if (layout == ChannelLayout::Own) return own;
+    const Way way{own, mix.channels(), layout};
+    if (m_monitorWay != way) {
+        m_toMonitor.emplace(own, mix.channels(), layout);
+        m_monitorWay = way;
+    }
+    mix = (*m_toMonitor)(mix);
+    return formatOfLayout(layout);
+}
+
+bool MixFeed::headphones(AudioBuffer& mix, MixFormat format) {
     std::shared_ptr<const HeadResponses> responses;
     double yaw = 0;
     {
@@ -81,12 +123,11 @@ bool MixFeed::headphones(AudioBuffer& mix) {
         m_binaural.reset();
         return false;
     }
-    const MixFormat format = m_used->rebuild->format;
-    if (!m_binaural || m_heardThrough != responses || m_folds != format || m_binaural->channels() != mix.channels()) {
+    const Way way{format, mix.channels(), ChannelLayout::Own};
+    if (!m_binaural || m_heardThrough != responses || m_headWay != way) {
         m_binaural.emplace(format, mix.channels(), responses, yaw);
         m_heardThrough = responses;
-        m_folds = format;
-        m_fold.reset();
+        m_headWay = way;
     } else if (m_began) {
         m_binaural->reset();
     }
@@ -95,12 +136,12 @@ bool MixFeed::headphones(AudioBuffer& mix) {
     return true;
 }
 
-void MixFeed::fold(AudioBuffer& mix) {
-    const MixFormat format = m_used ? m_used->rebuild->format : MixFormat::Reel;
+void MixFeed::fold(AudioBuffer& mix, MixFormat format) {
     if (format == MixFormat::Reel || format == MixFormat::Mono || format == MixFormat::Stereo) return;
-    if (!m_fold || m_folds != format) {
+    const Way way{format, mix.channels(), ChannelLayout::Stereo};
+    if (m_foldWay != way) {
         m_fold.emplace(format, mix.channels(), ChannelLayout::Stereo);
-        m_folds = format;
+        m_foldWay = way;
     }
     mix = (*m_fold)(mix);
 }
@@ -108,7 +149,11 @@ void MixFeed::fold(AudioBuffer& mix) {
 void MixFeed::fill(PlayBlock& block, int64_t first) {
     std::fill(block.mix.begin(), block.mix.end(), 0.0f);
     AudioBuffer out = render(first, block.frames);
-    if (out.channels() > 0 && !headphones(out)) fold(out);
+    if (out.channels() > 0) {
+        measure(out);
+        const MixFormat format = monitored(out);
+        if (!headphones(out, format)) fold(out, format);
+    }
     constexpr float half = 0.70710678f;
     for (int i = 0; i < block.frames && out.channels() > 0; ++i) {
         const auto x = [&](int c) { return out.channel(c)[size_t(i)]; };

@@ -6,6 +6,7 @@
 #include "core/rebuild/RenderGraph.h"
 #include "core/space/Binaural.h"
 #include "core/space/MixFold.h"
+#include "core/space/SpaceMeter.h"
 #include "playback/BlockQueue.h"
 
 namespace rivlen {
@@ -35,6 +36,12 @@ public:
     void setPlan(std::shared_ptr<const MixPlan> plan);
     /// null: the mix is folded to two channels.
     void setHeadphones(std::shared_ptr<const HeadResponses> responses, double yaw);
+    /// The layout that the mix is brought into before it is heard, by loudspeakers or headphones; Own: none.
+    void setMonitor(ChannelLayout layout);
+    /// Whether the mix is measured in its own channels while it plays; it costs some per cent of a core.
+    void setMeasured(bool on) { m_measured = on; }
+    /// What has been measured since the last call; null channels before anything was.
+    SpaceReading takeReading();
     bool hasPlan() const { return m_has; }
     /// The block's mix from frame first on, as the two channels that are listened to (5.1 and more: Lo/Ro; ambisonics
     /// decoded). Throws what
@@ -53,18 +60,30 @@ private:
     std::atomic<bool> m_has{false};
     std::shared_ptr<const HeadResponses> m_responses;
     double m_yaw = 0;
+    ChannelLayout m_monitor = ChannelLayout::Own;
+    std::atomic<bool> m_measured{false};
+    std::shared_ptr<SpaceMeter> m_meter;  ///< made by the feeder, read by others
 
     // The feeder's own.
     std::shared_ptr<const MixPlan> m_used;
     std::unique_ptr<RenderGraph> m_graph;
     int64_t m_next = 0;
-    MixFormat m_folds = MixFormat::Reel;  ///< what m_fold was made for
-    std::optional<MixFold> m_fold;
+    /// What the mix is brought from and into, and by what.
+    struct Way {
+        MixFormat from;
+        int channels;
+        ChannelLayout to;
+        bool operator==(const Way&) const = default;
+    };
+    std::optional<Way> m_foldWay, m_monitorWay, m_headWay;
+    std::optional<MixFold> m_fold, m_toMonitor;
     std::shared_ptr<const HeadResponses> m_heardThrough;  ///< by m_binaural
     std::optional<Binaural> m_binaural;
     bool m_began = false;  ///< the block begins somewhere else than the one before ended
-    void fold(AudioBuffer& mix);
-    bool headphones(AudioBuffer& mix);  ///< false: they are not on
+    void measure(const AudioBuffer& mix);
+    MixFormat monitored(AudioBuffer& mix);  ///< what it is then
+    void fold(AudioBuffer& mix, MixFormat format);
+    bool headphones(AudioBuffer& mix, MixFormat format);  ///< false: they are not on
 };
 
 }  // namespace rivlen

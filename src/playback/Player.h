@@ -51,6 +51,11 @@ public:
     void setHeadphones(std::shared_ptr<const HeadResponses> responses, double yaw) {
         m_mix.setHeadphones(std::move(responses), yaw);
     }
+    /// The layout that the mix is brought into before it is heard; Own: as it is.
+    void setMonitor(ChannelLayout layout) { m_mix.setMonitor(layout); }
+    /// Whether the mix is measured in its own channels while it plays, and what it was since the last call.
+    void setMeasured(bool on) { m_mix.setMeasured(on); }
+    SpaceReading takeReading() { return m_mix.takeReading(); }
     std::shared_ptr<MixMeters> mixMeters() const { return m_mix.meters(); }
 
     void play();

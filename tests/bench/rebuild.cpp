@@ -12,9 +12,11 @@
 #include <cstdio>
 #include <random>
 
+#include "MovingClip.h"
 #include "Support.h"
 #include "app/widgets/Theme.h"
 #include "app/window/MainWindow.h"
+#include "core/following/Follow.h"
 #include "core/rebuild/RenderGraph.h"
 
 using namespace rivlen;
@@ -131,6 +133,9 @@ std::string percentiles(std::vector<double> times) {
     return text("%.1f %% (median), %.1f %% (99.9 %%), %.1f %%", at(0.5), at(0.999), at(1));
 }
 
+void playedRows(const Rebuild& rebuild, double seconds, const char* what,
+                const std::shared_ptr<const HeadResponses>& head);
+
 void graphRows(const fs::path& folder) {
     constexpr double seconds = 30;
     writeWav(folder / "sound.wav", programme(2, kRate, 12 * kRate), kRate);
@@ -149,10 +154,18 @@ void graphRows(const fs::path& folder) {
             text("%.1fx real time", seconds / since(start)), "");
         row("    the graph's share of 256 frames", percentiles(times), "");
     }
+    playedRows(rebuild, seconds, "the same", nullptr);
+}
+
+/// Played in real time, alone and beside work; heard through a head where there is one.
+void playedRows(const Rebuild& rebuild, double seconds, const char* what,
+                const std::shared_ptr<const HeadResponses>& head) {
     for (int load : {0, 2}) {
         auto* device = new TimedDevice;
         Player player{std::unique_ptr<Device>(device)};
-        player.open([] { return std::make_unique<BufferSource>(AudioBuffer(2, int64_t(seconds * kRate)), kRate); });
+        player.open(
+            [seconds] { return std::make_unique<BufferSource>(AudioBuffer(2, int64_t(seconds * kRate)), kRate); });
+        if (head) player.setHeadphones(head, 0), player.setMeasured(true);
         auto plan = std::make_shared<MixPlan>();
         plan->rebuild = rebuild;
         plan->materials = materialsOf(seconds);
@@ -170,10 +183,63 @@ void graphRows(const fs::path& folder) {
         const int late = player.underruns() - before;
         busy.reset();
         player.close();
-        row(text("the same played in real time for 20 s, %d busy threads beside it", load),
+        row(text("%s played in real time for 20 s, %d busy threads beside it", what, load),
             text("%d blocks late", late), "none");
         row("    the callback's share of 256 frames", percentiles(device->times), "never above 50 %");
     }
+}
+
+/// The same lanes placed in third order, moving, and heard through a head while the mix is measured in its channels.
+void spaceRows(const fs::path& folder) {
+    constexpr double seconds = 30;
+    writeWav(folder / "sound.wav", programme(2, kRate, 12 * kRate), kRate);
+    Rebuild rebuild = session(folder / "sound.wav", seconds);
+    rebuild.format = MixFormat::Ambix3;
+    for (size_t i = 0; i < rebuild.lanes.size(); ++i) {
+        Strip& strip = rebuild.lanes[i].edit().strip;
+        strip.automation["azimuth"] = {{0, -180}, {seconds, 180}};
+        strip.elevation = double(i) * 5 - 40;
+        strip.distance = 1 + double(i) / 2;
+    }
+    {
+        RenderGraph graph(rebuild, materialsOf(seconds), {2, 2});
+        graph.seek(0, 0);
+        const auto start = Clock::now();
+        for (int64_t at = 0; at < int64_t(seconds * kRate); at += kBlock) graph.next(kBlock);
+        row("16 moving lanes, chains, into third order, rendered on 2 threads",
+            text("%.1fx real time", seconds / since(start)), "");
+    }
+    {
+        // 20 pictures a second of where the energy is: the meter's work on the sound, and the map's.
+        SpaceMeter meter(MixFormat::Ambix3, 16, kRate);
+        const AudioBuffer sound = noise(16, kRate);
+        const auto start = Clock::now();
+        for (int64_t at = 0; at < kRate; at += 512) meter.add(sound.slice(at, std::min<int64_t>(512, kRate - at)));
+        const double listening = since(start);
+        const SphereMap map(MixFormat::Ambix3, 16, 60, 30);
+        const SpaceReading reading = meter.read();
+        const auto drawing = Clock::now();
+        double sum = 0;
+        for (int i = 0; i < 20; ++i) sum += map.energy(reading)[0];
+        row("energy over the sphere, 20 pictures a second",
+            text("%.1f %% of a core, %.1f %% to measure 16 channels", 100 * since(drawing) + (sum < 0 ? 1 : 0),
+                 100 * listening),
+            "below 10 %");
+    }
+    playedRows(rebuild, seconds, "the same on headphones",
+               std::make_shared<HeadResponses>(HeadResponses::shipped(), kRate));
+}
+
+/// An object followed through ten seconds of picture at 1920 x 1080.
+void followRows(const fs::path& folder) {
+    const MovingClip clip(1920, 1080);
+    if (!clip.write(folder / "moving.mp4")) return;
+    const double r = MovingClip::radiusAt(0), high = r * clip.width / clip.height;
+    const PictureBox box{MovingClip::xAt(0) - r, MovingClip::yAt(0) - high, 2 * r, 2 * high};
+    const auto start = Clock::now();
+    const auto frames = followObject(folder / "moving.mp4", {{0, box}}, 10, {});
+    row("an object followed at 1920 x 1080",
+        text("%.1fx real time", double(frames.size()) / MovingClip::kFps / since(start)), "more than 3");
 }
 
 void windowRows(const fs::path& folder) {
@@ -255,9 +321,12 @@ int main(int argc, char** argv) {
     TempFolder folder;
     row("what", "measured", "bar");
     row("---", "---", "---");
-    const std::string only = argc > 1 ? argv[1] : "";  // "graph" or "window" alone
-    if (only != "window") graphRows(folder.path());
-    if (only != "graph") windowRows(folder.path());
+    const std::string only = argc > 1 ? argv[1] : "";  // "graph", "space", "follow" or "window" alone
+    const auto wanted = [&](const char* what) { return only.empty() || only == what; };
+    if (wanted("graph")) graphRows(folder.path());
+    if (wanted("space")) spaceRows(folder.path());
+    if (wanted("follow")) followRows(folder.path());
+    if (wanted("window")) windowRows(folder.path());
     std::fflush(stdout);
     _exit(0);
 }

@@ -17,7 +17,6 @@ namespace {
 const std::vector<MixFormat> kLoudspeakers{MixFormat::Mono,       MixFormat::Stereo,     MixFormat::Lcr,
                                            MixFormat::Surround51, MixFormat::Surround71, MixFormat::Surround514,
                                            MixFormat::Surround714};
-constexpr double kDegree = std::numbers::pi / 180;
 
 double angleBetween(const Vector3& a, const Vector3& b) {
     return std::acos(std::clamp(dot(a, b) / std::sqrt(dot(a, a) * dot(b, b)), -1.0, 1.0)) / kDegree;

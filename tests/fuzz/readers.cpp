@@ -90,7 +90,8 @@ const std::vector<Reader>& readers() {
         {"session", [](const std::string& bytes) { sessionText(parseSession(bytes, "/x/y.rivlen"), "/x"); }},
         {"set",
          [](const std::string& bytes) {
-             for (const auto& d : parseDeliverySet(bytes, "x").deliverables) deliveryFileNames(d, "session", "reel", 2);
+             for (const auto& d : parseDeliverySet(bytes, "x").deliverables)
+                 deliveryFileNames(d, "session", "reel", {"L", "R"});
          }},
         {"queue", readQueue},
         {"card", [](const std::string& bytes) { NetworkCard::load(written("card.json", bytes)); }},

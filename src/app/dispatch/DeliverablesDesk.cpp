@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "app/work/Tried.h"
+#include "core/session/SessionDelivery.h"
 
 namespace rivlen {
 
@@ -115,7 +116,7 @@ QString DeliverablesDesk::preview() const {
 
 QString DeliverablesDesk::fileName(const Deliverable& d, const Reel& reel) const {
     try {
-        const auto names = deliveryFileNames(d, m_document.session().name, reel.name, 2);
+        const auto names = deliveryFileNames(d, m_document.session().name, reel.name, mixNamesOf(reel));
         return QString::fromStdString(
             names.size() > 1 ? names.front() + " and " + std::to_string(names.size() - 1) + " more" : names.front());
     } catch (const Error& e) {

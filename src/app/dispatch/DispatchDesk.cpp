@@ -67,7 +67,7 @@ void DispatchDesk::dispatchReel(const std::string& id, std::vector<Deliverable> 
         }();
         const auto taken = [&] {
             for (const Deliverable& d : wanted)
-                for (const auto& name : deliveryFileNames(d, session.name, reel->name, 2))
+                for (const auto& name : deliveryFileNames(d, session.name, reel->name, mixNamesOf(*reel)))
                     if (std::filesystem::exists(toPath(folder) / name)) return true;
             return false;
         };

@@ -25,6 +25,27 @@ void Headphones::turn(double degrees) {
     emit changed();
 }
 
+const std::vector<Monitor>& monitors() {
+    static const std::vector<Monitor> table = {{ChannelLayout::Own, "what it is"},
+                                               {ChannelLayout::Surround71, "7.1"},
+                                               {ChannelLayout::Surround51, "5.1"},
+                                               {ChannelLayout::Stereo, "stereo"},
+                                               {ChannelLayout::Mono, "mono"}};
+    return table;
+}
+
+void Headphones::turnTo(double degrees) {
+    m_yaw = std::remainder(degrees, 360.0);
+    give();
+    emit changed();
+}
+
+void Headphones::setMonitor(ChannelLayout layout) {
+    m_monitor = layout;
+    m_player.setMonitor(layout);
+    emit changed();
+}
+
 void Headphones::choose(const std::filesystem::path& file) { read(file); }
 
 void Headphones::follow() {

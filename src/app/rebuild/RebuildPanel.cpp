@@ -36,7 +36,7 @@ public:
         page->setObjectName("tools");
         pages->addWidget(page);
         pages->addWidget(new MendControls(tools.desk, tools.mend));
-        pages->addWidget(new SpaceControls(tools.desk, hearing));
+        pages->addWidget(new SpaceControls(tools.desk, hearing, tools.listening, tools.follow));
         m_column->addWidget(tabs);
         m_column->addWidget(pages, 1);
         auto* meters = new MeterView(heard);

@@ -1,11 +1,13 @@
 #pragma once
 #include "app/rebuild/ClipTools.h"
 #include "app/rebuild/Ducking.h"
+#include "app/rebuild/FollowDesk.h"
 #include "app/rebuild/LaneTools.h"
 #include "app/rebuild/MendTool.h"
 #include "app/rebuild/Mends.h"
 #include "app/rebuild/PartTools.h"
 #include "app/rebuild/SceneTools.h"
+#include "app/rebuild/SpaceListening.h"
 #include "app/rebuild/ToneTools.h"
 
 namespace rivlen {
@@ -23,10 +25,12 @@ struct RebuildTools {
           tones(document, reels, desk, mix),
           scene(reels, desk, mix),
           parts(document, apart, desk),
-          mends(document, reels, splitting, desk, mix) {
+          mends(document, reels, splitting, desk, mix),
+          follow(document, reels, desk, work),
+          listening(hearing) {
         desk.follow();
     }
-    bool busy() const { return mix.busy() || ducking.busy() || mends.busy(); }
+    bool busy() const { return mix.busy() || ducking.busy() || mends.busy() || follow.busy(); }
 
     RebuildDesk desk;
     RebuildMix mix;
@@ -39,6 +43,8 @@ struct RebuildTools {
     PartTools parts;
     Mends mends;
     MendTool mend;
+    FollowDesk follow;
+    SpaceListening listening;
 };
 
 }  // namespace rivlen

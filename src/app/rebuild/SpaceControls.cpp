@@ -2,16 +2,20 @@
 
 #include <QHBoxLayout>
 #include <QSignalBlocker>
+#include <QStackedWidget>
 #include <QVBoxLayout>
 
+#include "app/rebuild/FollowControls.h"
 #include "app/rebuild/LaneNames.h"
 #include "app/rebuild/ParameterRow.h"
+#include "app/rebuild/SpaceMeters.h"
 #include "app/widgets/PanelParts.h"
 #include "core/rebuild/LanePlacer.h"
 
 namespace rivlen {
 
-SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, QWidget* parent)
+SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, SpaceListening& listening, FollowDesk& follow,
+                             QWidget* parent)
     : QWidget(parent), m_desk(desk), m_hearing(hearing) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
@@ -32,10 +36,40 @@ SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, QWidget* paren
     m_phones->setCheckable(true);
     connect(m_phones, &QPushButton::clicked, &hearing.headphones(), &Headphones::set);
     connect(&hearing.headphones(), &Headphones::changed, this, &SpaceControls::refresh);
-    top->addWidget(m_phones);
     column->addLayout(top);
+    auto* heard = new QHBoxLayout;
+    m_monitor = new QComboBox;
+    m_monitor->setObjectName("monitor");
+    m_monitor->setAccessibleName("What the mix is heard as");
+    m_monitor->setToolTip(
+        "How you listen, apart from what the mix is made for: folded to fewer loudspeakers first (ITU-R BS.775), as a "
+        "listener who has only those hears it");
+    for (const Monitor& m : monitors()) m_monitor->addItem(m.name, int(m.layout));
+    connect(m_monitor, &QComboBox::activated, this,
+            [this](int i) { m_hearing.headphones().setMonitor(monitors()[size_t(i)].layout); });
+    heard->addWidget(new QLabel("Heard as"));
+    heard->addWidget(m_monitor, 1);
+    heard->addWidget(m_phones);
+    column->addLayout(heard);
+    auto* tabs = makePageTabs("spacetabs", {"From above", "Sphere", "Meters", "Follow"});
+    column->addWidget(tabs);
+    auto* views = new QStackedWidget;
     m_plan = new PlanView(desk, hearing);
-    column->addWidget(m_plan, 1);
+    m_sphere = new SphereView(desk, hearing, listening);
+    views->addWidget(m_plan);
+    views->addWidget(m_sphere);
+    views->addWidget(new SpaceMeters(listening));
+    views->addWidget(new FollowControls(follow, desk, hearing));
+    column->addWidget(views, 1);
+    m_places = new QWidget;
+    connect(tabs, &QTabBar::currentChanged, this, [this, views](int i) {
+        views->setCurrentIndex(i);
+        m_places->setVisible(i < 2);  // meters and what is followed need the room
+    });
+    column->addWidget(m_places);
+    column = new QVBoxLayout(m_places);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(6);
     m_lane = addPageHeading(column, "");
     for (const auto& p : placeParameters()) {
         auto* row = makeParameterRow(p, QString("place_%1").arg(p.id));
@@ -78,6 +112,8 @@ void SpaceControls::refresh() {
     Headphones& head = m_hearing.headphones();
     m_phones->setChecked(head.on());
     m_plan->setYaw(head.on() ? head.yaw() : 0);
+    for (size_t i = 0; i < monitors().size(); ++i)
+        if (monitors()[i].layout == head.monitor()) m_monitor->setCurrentIndex(int(i));
     m_hint->setText(!lane    ? QString("Groups and the mix have no place: choose one of their lanes.")
                     : placed ? placeText(placeAt(lane->strip, m_desk.playhead()))
                              : QString("As the reel: lanes are panned on the page Lane."));

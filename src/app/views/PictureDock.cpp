@@ -1,8 +1,11 @@
 #include "app/views/PictureDock.h"
 
+#include <QMouseEvent>
 #include <QPainter>
 #include <QVBoxLayout>
+#include <algorithm>
 #include <cmath>
+#include <functional>
 
 #include "app/widgets/PanelParts.h"
 #include "core/media/Timecode.h"
@@ -17,8 +20,14 @@ class PictureDock::View : public QWidget {
 public:
     QImage image;
     QString why;
+    std::optional<PictureBox> box;
+    bool seen = true, marking = false;
+    std::function<void(const PictureBox&)> marked;
+    std::function<void(double, double)> pointed;
+
     View() {
         setMinimumSize(200, 113);
+        setMouseTracking(true);
         QSizePolicy policy(QSizePolicy::Preferred, QSizePolicy::Preferred);
         policy.setHeightForWidth(true);
         setSizePolicy(policy);
@@ -30,6 +39,40 @@ public:
     QSize sizeHint() const override { return {260, heightForWidth(260)}; }
 
 protected:
+    /// Where the picture lies in the widget.
+    QRectF field() const {
+        const QSize size = image.size().scaled(this->size(), Qt::KeepAspectRatio);
+        return {(width() - size.width()) / 2.0, (height() - size.height()) / 2.0, double(size.width()),
+                double(size.height())};
+    }
+    QPointF shareOf(const QPointF& at) const {
+        const QRectF f = field();
+        return {std::clamp((at.x() - f.left()) / f.width(), 0.0, 1.0),
+                std::clamp((at.y() - f.top()) / f.height(), 0.0, 1.0)};
+    }
+    void mousePressEvent(QMouseEvent* e) override {
+        if (!marking || image.isNull() || e->button() != Qt::LeftButton) return QWidget::mousePressEvent(e);
+        m_from = shareOf(e->position());
+        m_dragging = true;
+    }
+    void mouseMoveEvent(QMouseEvent* e) override {
+        if (image.isNull()) return;
+        const QPointF at = shareOf(e->position());
+        if (m_dragging) {
+            box = between(m_from, at);
+            seen = true;
+            update();
+        } else if (field().contains(e->position())) {
+            pointed(at.x(), at.y());
+        }
+    }
+    void mouseReleaseEvent(QMouseEvent* e) override {
+        if (!m_dragging) return QWidget::mouseReleaseEvent(e);
+        m_dragging = false;
+        const PictureBox drawn = between(m_from, shareOf(e->position()));
+        // A click alone is no box.
+        if (drawn.width > 0.01 && drawn.height > 0.01) marked(drawn);
+    }
     void paintEvent(QPaintEvent*) override {
         QPainter p(this);
         p.fillRect(rect(), QColor(0x12, 0x11, 0x0f));
@@ -39,10 +82,31 @@ protected:
             p.drawText(rect().adjusted(12, 12, -12, -12), int(Qt::AlignCenter) | int(Qt::TextWordWrap), why);
             return;
         }
-        const QSize size = image.size().scaled(this->size(), Qt::KeepAspectRatio);
         p.setRenderHint(QPainter::SmoothPixmapTransform);
-        p.drawImage(QRect(QPoint((width() - size.width()) / 2, (height() - size.height()) / 2), size), image);
+        const QRectF f = field();
+        p.drawImage(f, image);
+        if (box) {
+            const QRectF r(f.left() + box->x * f.width(), f.top() + box->y * f.height(), box->width * f.width(),
+                           box->height * f.height());
+            p.setBrush(Qt::NoBrush);
+            p.setPen(QPen(QColor(0, 0, 0, 150), 4));
+            p.drawRect(r);
+            p.setPen(QPen(seen ? theme::ink : theme::attention, 2, seen ? Qt::SolidLine : Qt::DashLine));
+            p.drawRect(r);
+        }
+        if (marking) {
+            p.setPen(QPen(theme::attention, 2));
+            p.setBrush(Qt::NoBrush);
+            p.drawRect(f.adjusted(1, 1, -1, -1));
+        }
     }
+
+private:
+    static PictureBox between(const QPointF& a, const QPointF& b) {
+        return {std::min(a.x(), b.x()), std::min(a.y(), b.y()), std::abs(a.x() - b.x()), std::abs(a.y() - b.y())};
+    }
+    QPointF m_from;
+    bool m_dragging = false;
 };
 
 PictureDock::PictureDock(Document& document, Reels& reels, Hearing& hearing, Work& work, QWidget* parent)
@@ -55,6 +119,8 @@ PictureDock::PictureDock(Document& document, Reels& reels, Hearing& hearing, Wor
     column->setSpacing(0);
     m_view = new View;
     m_view->setObjectName("pictureView");
+    m_view->marked = [this](const PictureBox& box) { emit boxMarked(box); };
+    m_view->pointed = [this](double x, double y) { emit pointed(x, y); };
     m_text = new QLabel;
     m_text->setObjectName("pictureTime");
     m_text->setFont(theme::font(15, QFont::Medium));
@@ -103,6 +169,19 @@ PictureDock::PictureDock(Document& document, Reels& reels, Hearing& hearing, Wor
         if (!playing) m_clock.stop(), follow();
     });
     hide();
+}
+
+void PictureDock::setBox(std::optional<PictureBox> box, bool seen) {
+    if (box == m_view->box && seen == m_view->seen) return;
+    m_view->box = box;
+    m_view->seen = seen;
+    m_view->update();
+}
+
+void PictureDock::setMarking(bool on) {
+    m_view->marking = on;
+    m_view->setCursor(on ? Qt::CrossCursor : Qt::ArrowCursor);
+    m_view->update();
 }
 
 bool PictureDock::hasPicture() const {

@@ -2,12 +2,14 @@
 #include <QDockWidget>
 #include <QLabel>
 #include <QTimer>
+#include <optional>
 
 #include "app/document/Document.h"
 #include "app/hearing/Hearing.h"
 #include "app/reels/Reels.h"
 #include "app/views/PictureFeed.h"
 #include "app/work/Work.h"
+#include "core/following/PictureBox.h"
 
 namespace rivlen {
 
@@ -28,8 +30,15 @@ public:
     /// "10:00:04:12": timecode of the frame at a time, counted from the file's own start or from 0.
     static QString timecodeAt(const MediaInfo& info, double seconds);
 
+    /// A box over what is shown: sure, or where something was last seen. Nothing: none.
+    void setBox(std::optional<PictureBox> box, bool seen);
+    /// While it is on, a box is drawn with the pointer; boxMarked() tells of it.
+    void setMarking(bool on);
+
 signals:
     void frameShown();
+    void boxMarked(const PictureBox& box);
+    void pointed(double x, double y);  ///< the pointer is over the picture, in shares of its width and height
 
 protected:
     void showEvent(QShowEvent*) override;

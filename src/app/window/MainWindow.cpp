@@ -7,6 +7,7 @@
 #include <QComboBox>
 #include <QFileDialog>
 #include <QHBoxLayout>
+#include <QInputDialog>
 #include <QKeyEvent>
 #include <QLineEdit>
 #include <QMenuBar>
@@ -23,6 +24,7 @@
 #include "app/split/SplitKeys.h"
 #include "app/weigh/WeighKeys.h"
 #include "app/widgets/Theme.h"
+#include "app/window/FollowPicture.h"
 #include "app/window/HeldKeys.h"
 #include "app/window/WindowKeys.h"
 
@@ -33,7 +35,8 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
       m_studio(studio),
       m_desks(studio),
       m_actions(new SessionActions(studio, this)),
-      m_keys(this) {
+      m_keys(this),
+      m_tracker(studio.hearing.headphones(), studio.work) {
     setAcceptDrops(true);
     resize(1280, 800);
     auto* whole = new QWidget;
@@ -72,6 +75,7 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
     connect(&studio.apart, &TakingApart::changed, this, &MainWindow::proposeNext);
     connect(m_workLine, &WorkLine::nextWanted, this, &MainWindow::doNext);
     menuBar()->addMenu("Help")->addAction("Keyboard shortcuts", QKeySequence("F1"), this, &MainWindow::showShortcuts);
+    followPicture(*m_dock, m_desks.rebuild.follow, studio.document, studio.hearing);
     addKeys();
     qApp->installEventFilter(new HeldKeys(studio.hearing, this));
     refresh();
@@ -104,6 +108,17 @@ void MainWindow::makeViewMenu() {
     });
     auto* shipped = view->addAction("Head-related responses that are shipped", this, [&head] { head.choose({}); });
     connect(view, &QMenu::aboutToShow, shipped, [shipped, &head] { shipped->setEnabled(!head.file().empty()); });
+    auto* tracker = view->addAction("Head tracker");
+    tracker->setToolTip("Turns the head by what a tracker on this machine sends (OSC, /head/yaw)");
+    tracker->setCheckable(true);
+    connect(tracker, &QAction::triggered, &m_tracker, &HeadTracker::set);
+    connect(&m_tracker, &HeadTracker::changed, tracker, [this, tracker] { tracker->setChecked(m_tracker.on()); });
+    view->addAction("Port of the head tracker…", this, [this] {
+        bool taken = false;
+        const int port = QInputDialog::getInt(this, "Head tracker", "UDP port of this machine:", m_tracker.port(), 1024,
+                                              65535, 1, &taken);
+        if (taken) m_tracker.setPort(port);
+    });
     m_proposing = view->addAction("Propose the next step");
     m_proposing->setCheckable(true);
     m_proposing->setChecked(QSettings().value("proposeNext", true).toBool());

@@ -3,6 +3,7 @@
 #include <QMainWindow>
 #include <QStackedWidget>
 
+#include "app/hearing/HeadTracker.h"
 #include "app/intake/ReelTable.h"
 #include "app/views/MeterView.h"
 #include "app/views/PictureDock.h"
@@ -71,6 +72,7 @@ private:
     WorkLine* m_workLine;
     std::optional<NextStep> m_next;
     QAction* m_proposing;
+    HeadTracker m_tracker;
     std::vector<StagePanel*> m_stagePanels;
 };
 

@@ -67,9 +67,13 @@ Matrix matrixFor(int from, ChannelLayout layout) {
 
 const std::vector<ChannelLayoutFacts>& channelLayouts() {
     static const std::vector<ChannelLayoutFacts> table = {
-        {ChannelLayout::Own, "own", "the mix's own", 0}, {ChannelLayout::Mono, "mono", "mono", 1},
-        {ChannelLayout::Stereo, "stereo", "stereo", 2},  {ChannelLayout::Surround51, "5.1", "5.1", 6},
-        {ChannelLayout::Surround71, "7.1", "7.1", 8},    {ChannelLayout::AmbiX, "ambix", "AmbiX, first order", 4},
+        {ChannelLayout::Own, "own", "the mix's own", 0},
+        {ChannelLayout::Mono, "mono", "mono", 1},
+        {ChannelLayout::Stereo, "stereo", "stereo", 2},
+        {ChannelLayout::Surround51, "5.1", "5.1", 6},
+        {ChannelLayout::Surround71, "7.1", "7.1", 8},
+        {ChannelLayout::AmbiX, "ambix", "AmbiX, first order", 4},
+        {ChannelLayout::Binaural, "binaural", "two ears (headphones)", 2},
     };
     return table;
 }

@@ -7,7 +7,7 @@
 namespace rivlen {
 
 /// What the channels of a file stand for.
-enum class ChannelLayout { Own, Mono, Stereo, Surround51, Surround71, AmbiX };
+enum class ChannelLayout { Own, Mono, Stereo, Surround51, Surround71, AmbiX, Binaural };
 
 struct ChannelLayoutFacts {
     ChannelLayout layout;

@@ -86,6 +86,7 @@ const std::vector<StorageFacts>& storageTable() {
         {Storage::Aac, "aac", "AAC", "m4a", false},
         {Storage::Mp4, "mp4", "Picture, MP4 with AAC", "mp4", false, true},
         {Storage::Mov, "mov", "Picture, MOV with PCM", "mov", true, true},
+        {Storage::Adm, "adm", "ADM BWF, bed and objects", "wav", true},
         {Storage::Mkv, "mkv", "Picture, MKV with PCM", "mkv", true, true},
     };
     return table;

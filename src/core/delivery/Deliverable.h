@@ -10,8 +10,9 @@
 
 namespace rivlen {
 
-/// How a deliverable is stored. The last three are the reel's own picture with the new sound.
-enum class Storage { Wav, Flac, Aiff, Vorbis, Opus, Mp3, Aac, Mp4, Mov, Mkv };
+/// How a deliverable is stored. Mp4, Mov and Mkv are the reel's own picture with the new sound; Adm is a WAV whose
+/// lanes that have been placed are objects (AdmTracks.h).
+enum class Storage { Wav, Flac, Aiff, Vorbis, Opus, Mp3, Aac, Mp4, Mov, Mkv, Adm };
 
 /// One file that leaves the house: what it holds and how it is made. Values are those of the file's name, loudness and
 /// format.
@@ -90,9 +91,10 @@ const std::vector<std::pair<const char*, const char*>>& fileNameTokens();
 /// The name that a pattern makes, with ending; signs that file systems do not take become "-". Throws Error (Usage) for
 /// a token that there is not, or an empty name.
 std::string deliveryFileName(const Deliverable& deliverable, const std::string& session, const std::string& reel);
-/// All files of a deliverable: itself, or one for each channel. channels: of the mix, where the layout is its own.
+/// All files of a deliverable: itself, or one for each channel. own: names of the mix's channels, where the layout is
+/// its own.
 std::vector<std::string> deliveryFileNames(const Deliverable& deliverable, const std::string& session,
-                                           const std::string& reel, int channels);
+                                           const std::string& reel, const std::vector<std::string>& own);
 
 nlohmann::json toJson(const Deliverable& deliverable);
 /// Throws nlohmann's exceptions or Error (InputUnreadable) for values out of range.

@@ -166,7 +166,7 @@ private:
 
     void sound(StoredSound& stored, const Progress& progress) {
         const bool ambisonic = c.format.layout == ChannelLayout::AmbiX;
-        // Loudness is that of loudspeakers: AmbiX is measured as what it was made of.
+        // Loudness is that of loudspeakers: AmbiX and objects are measured as what they were made of.
         Measurement found = ambisonic ? c.after : measure(stored, nullptr, MeasurementDetail::Everything, progress);
         const Inspection& i = found.inspection;
         report.integrated = known(i.integratedLufs), report.range = known(i.rangeLu),
@@ -207,7 +207,8 @@ private:
             check("read again", same,
                   same ? "every sample as it was stored, in its place"
                        : "samples differ from what was stored: the disk may be failing; choose another one");
-            if (d.storage == Storage::Wav && c.timecode && *c.timecode * c.sampleRate >= 1)
+            if ((d.storage == Storage::Wav || d.storage == Storage::Adm) && c.timecode &&
+                *c.timecode * c.sampleRate >= 1)
                 timecode(stored);  // a time reference of 0 says nothing
             return;
         }

@@ -58,14 +58,14 @@ std::string deliveryFileName(const Deliverable& d, const std::string& session, c
 }
 
 std::vector<std::string> deliveryFileNames(const Deliverable& d, const std::string& session, const std::string& reel,
-                                           int own) {
+                                           const std::vector<std::string>& own) {
     const std::string whole = deliveryFileName(d, session, reel);
-    const int channels = channelsOf(d.layout, own);
-    if (!d.monoFiles || channels < 2 || storageFacts(d.storage).picture) return {whole};
+    const auto channels = d.layout == ChannelLayout::Own ? own : channelNames(d.layout, layoutFacts(d.layout).channels);
+    if (!d.monoFiles || channels.size() < 2 || storageFacts(d.storage).picture || d.storage == Storage::Adm)
+        return {whole};
     const size_t dot = whole.rfind('.');
     std::vector<std::string> all;
-    for (const auto& channel : channelNames(d.layout, channels))
-        all.push_back(whole.substr(0, dot) + "." + channel + whole.substr(dot));
+    for (const auto& channel : channels) all.push_back(whole.substr(0, dot) + "." + channel + whole.substr(dot));
     return all;
 }
 

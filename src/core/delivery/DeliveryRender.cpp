@@ -6,11 +6,13 @@
 #include "core/audio/Decibel.h"
 #include "core/audio/Resampler.h"
 #include "core/base/Text.h"
+#include "core/delivery/AdmTracks.h"
 #include "core/delivery/DeliveryChecks.h"
 #include "core/delivery/MeasuringThread.h"
 #include "core/media/FinalName.h"
 #include "core/media/MediaReader.h"
 #include "core/media/PictureMux.h"
+#include "core/space/Binaural.h"
 #include "core/space/MixFold.h"
 
 namespace rivlen {
@@ -121,6 +123,14 @@ double limited(const fs::path& from, const fs::path& to, double gainDb, double c
     return most;
 }
 
+/// A block of any length through a head.
+AudioBuffer heardWhole(Binaural& head, const AudioBuffer& mix) {
+    AudioBuffer out(2, 0);
+    for (int64_t at = 0; at < mix.frames(); at += Binaural::kBlock)
+        out.append(head.process(mix.slice(at, std::min<int64_t>(Binaural::kBlock, mix.frames() - at))));
+    return out;
+}
+
 std::string sentence(const Deliverable& d, MixFormat mix, const AudioFormat& format, int rate, int channels) {
     const StorageFacts& storage = storageFacts(d.storage);
     const char* bits = !storage.lossless                           ? ""
@@ -131,6 +141,7 @@ std::string sentence(const Deliverable& d, MixFormat mix, const AudioFormat& for
                              : d.layout == ChannelLayout::Own
                                  ? formatted("%d channel%s", channels, channels == 1 ? "" : "s")
                                  : std::string(layoutFacts(d.layout).name);
+    if (d.storage == Storage::Adm) return formatted("%s, %s%d Hz", storage.name, bits, rate);
     return formatted("%s, %s%d Hz, ", storage.name, bits, rate) + what +
            (d.monoFiles && channels > 1 ? " in mono files" : "");
 }
@@ -140,7 +151,7 @@ class Making {
 public:
     Making(const Deliverable& deliverable, const DeliverySource& from, const fs::path& to, bool overwrite)
         : d(deliverable),
-          source(from),
+          source(described(from, deliverable)),
           folder(to),
           content(deliveryContent(d.holds)),
           format(formatOf(d)),
@@ -149,11 +160,12 @@ public:
           mixFormat(source.rebuild->format),
           fold(mixFormat, source.channels, d.layout),
           channels(fold.outputs()) {
-        if (ambisonic()) format.layout = ChannelLayout::AmbiX;
+        // No loudspeakers' channels: nothing is said of them, and their loudness is that of what they are played as.
+        if (ambisonic() || adm()) format.layout = ChannelLayout::AmbiX;
         report.name = d.name;
         report.reel = source.reel;
-        for (const auto& name : deliveryFileNames(d, source.session, source.reel,
-                                                  MixFold(mixFormat, source.channels, ChannelLayout::Own).outputs()))
+        for (const auto& name :
+             deliveryFileNames(d, source.session, source.reel, mixChannelNames(mixFormat, ownChannels())))
             report.files.push_back(folder / name);
         report.path = report.files[0];
         for (const auto& file : report.files)
@@ -170,6 +182,10 @@ public:
                 throw Error(Error::Kind::Usage,
                             "\"" + d.name + "\" is a picture, which is delivered whole: take its span away.");
         }
+        if (adm() && d.layout != ChannelLayout::Own)
+            throw Error(Error::Kind::Usage,
+                        "\"" + d.name +
+                            "\" is an ADM file, which has the mix's own bed: set its layout to the mix's own.");
         const int64_t end =
             std::max(source.materials->reel().frames, int64_t(std::llround(source.rebuild->end() * own)));
         made.first = d.span ? std::clamp<int64_t>(std::llround(d.span->first * own), 0, end) : 0;
@@ -209,6 +225,13 @@ private:
         return d.layout == ChannelLayout::AmbiX ||
                (d.layout == ChannelLayout::Own && mixFormatFacts(mixFormat).order > 0);
     }
+    bool adm() const { return d.storage == Storage::Adm; }
+    int ownChannels() const { return MixFold(mixFormat, source.channels, ChannelLayout::Own).outputs(); }
+    /// What is summed by whoever plays it cannot go through the chain of the mix.
+    static DeliverySource described(DeliverySource from, const Deliverable& d) {
+        if (d.storage == Storage::Adm) from.rebuild.edit().mix.chain = {};
+        return from;
+    }
     /// Of what is rendered: AmbiX is made of it when it is stored, since loudness is that of loudspeakers. A mix that
     /// is ambisonic itself is decoded to be measured.
     ChannelLayout workedLayout() const { return d.layout == ChannelLayout::AmbiX ? ChannelLayout::Own : d.layout; }
@@ -236,6 +259,14 @@ private:
             source, options, made.first, count, rate, workedLayout(), made.frames, sound = *made.work / "rendered.wav",
             [&](const AudioBuffer& b) { ear.hear(b); }, Progress(progress, d.dialogueGated ? 0.4 : 0, 1));
         before = after = ear.finish();
+        if (!adm()) return;
+        tracks.emplace(source, options, made.first, count, rate, made.frames, *made.work, progress);
+        const AdmScene& scene = tracks->scene();
+        channels = scene.tracks();
+        report.format +=
+            formatted(", %s%d object%s",
+                      scene.bedChannels > 0 ? "a bed of " + std::to_string(scene.bedChannels) + " and " : "",
+                      int(scene.objects.size()), scene.objects.size() == 1 ? "" : "s");
     }
 
     void level(const Progress& progress) {
@@ -245,7 +276,7 @@ private:
             report.gain = *d.loudness - *now;
             after = before.raised(report.gain);
             gain = float(fromDb(report.gain));  // applied while it is stored
-            if (after.inspection.truePeakDbtp > d.ceiling) limit(progress);
+            if (after.inspection.truePeakDbtp > d.ceiling && !adm()) limit(progress);
         }
         if (after.inspection.noiseFloorDbfs > -190) report.noiseAfter = after.inspection.noiseFloorDbfs;
     }
@@ -286,8 +317,16 @@ private:
         n.truePeak = known(after.inspection.truePeakDbtp);
         n.maxMomentary = after.maxMomentary, n.maxShortTerm = after.maxShortTerm;
         n.frames = made.frames;
-        const auto names =
-            d.layout == ChannelLayout::Own ? mixChannelNames(mixFormat, channels) : channelNames(d.layout, channels);
+        if (tracks) {
+            AdmScene scene = tracks->scene();
+            scene.bits = format.bits == AudioFormat::Bits::Int16   ? 16
+                         : format.bits == AudioFormat::Bits::Int24 ? 24
+                                                                   : 32;
+            n.axml = admXml(scene), n.chna = admTable(scene);
+        }
+        const auto names = tracks                           ? tracks->scene().trackNames()
+                           : d.layout == ChannelLayout::Own ? mixChannelNames(mixFormat, channels)
+                                                            : channelNames(d.layout, channels);
         for (const auto& name : names) n.tracks.push_back(names.size() > 1 ? d.name + " " + name : d.name);
         for (const Marker& marker : source.rebuild->markers) {
             const int64_t at = std::llround((marker.at - double(made.first) / own) * rate);
@@ -309,7 +348,10 @@ private:
             writers.push_back(
                 std::make_unique<AudioWriter>(toStore.back(), rate, apart ? 1 : channels, format, false, &own));
         }
+        int64_t at = 0;
         eachBlock(sound, Progress(progress, 0, muxed ? 0.3 : 1), [&](AudioBuffer& block, bool) {
+            if (tracks) block = tracks->read(at, block.frames());
+            at += block.frames();
             raise(block, gain);
             const AudioBuffer out = d.layout == ChannelLayout::AmbiX ? fold(block) : std::move(block);
             for (size_t i = 0; i < writers.size(); ++i) {
@@ -343,14 +385,15 @@ private:
     }
 
     const Deliverable& d;
-    const DeliverySource& source;
+    const DeliverySource source;
     const fs::path& folder;
     const DeliveryContent& content;
     AudioFormat format;
     const int own, rate;
     const MixFormat mixFormat;
     const MixFold fold;  ///< from the mix to what is delivered
-    const int channels;
+    int channels;        ///< of the file
+    std::optional<AdmTracks> tracks;
     const std::optional<MixFold> decoder = decoderFor();
     int64_t count = 0;
     DeliveryReport report;
@@ -384,10 +427,14 @@ void renderDelivery(const DeliverySource& source, RenderGraph::Options options, 
                     ChannelLayout layout, int64_t frames, const fs::path& file,
                     const std::function<void(const AudioBuffer&)>& heard, const Progress& progress) {
     const int own = source.materials->reel().sampleRate;
-    const MixFold fold(source.rebuild->format, source.channels, layout);
-    const int channels = fold.outputs();
+    const MixFormat format = options.unplaced ? MixFormat::Reel : source.rebuild->format;
+    const MixFold fold(format, source.channels, layout);
+    const int channels = fold.outputs(), mixed = MixFold(format, source.channels, ChannelLayout::Own).outputs();
+    std::optional<Binaural> head;
+    if (layout == ChannelLayout::Binaural)
+        head.emplace(format, mixed, std::make_shared<HeadResponses>(HeadResponses::shipped(), own));
     AudioWriter writer(file, rate, channels, kFloat);
-    Resampler resampler(own, rate, MixFold(source.rebuild->format, source.channels, ChannelLayout::Own).outputs());
+    Resampler resampler(own, rate, head ? 2 : mixed);
     int64_t written = 0;
     const auto write = [&](const AudioBuffer& out) {
         writer.write(out);
@@ -400,7 +447,11 @@ void renderDelivery(const DeliverySource& source, RenderGraph::Options options, 
     };
     renderMix(
         source.rebuild, source.materials, std::move(options), first, count,
-        [&](const AudioBuffer& b) { put(rate == own ? b : resampler.process(b)); }, progress);
+        [&](const AudioBuffer& b) {
+            const AudioBuffer out = head ? heardWhole(*head, b) : b;
+            put(rate == own ? out : resampler.process(out));
+        },
+        progress);
     if (rate != own) put(resampler.finish());
     if (written < frames) write(AudioBuffer(channels, frames - written));
     writer.commitForNow();

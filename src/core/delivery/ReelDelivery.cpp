@@ -32,7 +32,7 @@ constexpr double kMakingShare = 0.95;  // of the progress; the rest is for sums
 const std::vector<std::string> kParts = {"dialogue", "music", "ambience"};
 
 bool isPart(const Deliverable& d) {
-    return storageFacts(d.storage).lossless && !storageFacts(d.storage).picture &&
+    return storageFacts(d.storage).lossless && !storageFacts(d.storage).picture && d.storage != Storage::Adm &&
            (d.holds == "music-and-effects" || std::find(kParts.begin(), kParts.end(), d.holds) != kParts.end());
 }
 

@@ -82,6 +82,7 @@ void TruePeak::add(const AudioBuffer& audio) {
     }
 }
 
+double TruePeak::take() { return std::exchange(m->largest, 0.0); }
 double TruePeak::largest() const { return m->largest; }
 
 }  // namespace rivlen

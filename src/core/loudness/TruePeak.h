@@ -18,6 +18,7 @@ public:
 
     void add(const AudioBuffer& audio);  ///< blocks in order, of any length
     double largest() const;              ///< of all channels so far, linear; 0 for silence
+    double take();                       ///< the largest since it was taken
 
 private:
     struct Impl;

@@ -182,6 +182,13 @@ void describe(SNDFILE* handle, const AudioFormat& format, const AudioNotes& note
         std::string xml = ixml(notes);
         addChunk(handle, "iXML", xml);
     }
+    if (!notes.axml.empty()) {
+        std::string table = notes.chna, xml = notes.axml;
+        table.resize((table.size() + 3) / 4 * 4, '\0');
+        xml.resize((xml.size() + 3) / 4 * 4, '\n');
+        addChunk(handle, "chna", table);
+        addChunk(handle, "axml", xml);
+    }
     if (!notes.cues.empty()) describeCues(handle, notes.cues);
 }
 

@@ -33,6 +33,7 @@ struct AudioNotes {
     std::string project, scene;                                                     ///< iXML: session and reel
     std::vector<std::string> tracks;                                                ///< iXML: a name for each channel
     std::vector<std::pair<int64_t, std::string>> cues;                              ///< markers: frame and name
+    std::string axml, chna;  ///< chunks of BW64 (ITU-R BS.2088) as they are; empty: none
     int64_t frames = 0;  ///< of the whole file where that is known: below 4 GB it is a plain WAV, which can bear cues
 };
 

@@ -75,7 +75,7 @@ void Chain::filter(AudioBuffer& block, const std::vector<FilterSection>& section
         }
 }
 
-void Chain::reverberate(AudioBuffer& block) {
+void Chain::reverberate(AudioBuffer& block, std::span<const float> direct) {
     if (!m_room) prepareRoom();
     // The convolver answers a block late; the delay before the room makes up the rest.
     const int64_t wanted = std::max<int64_t>(0, int64_t(m_now.roomDelay * m_rate / 1000) - Convolver::kBlock);
@@ -89,16 +89,18 @@ void Chain::reverberate(AudioBuffer& block) {
         line.erase(line.begin(), line.end() - long(longest));
         std::copy_n(line.end() - long(wanted) - long(block.frames()), block.frames(), late.channel(c).begin());
     }
+    for (int c = 0; c < m_channels && !direct.empty(); ++c)
+        for (size_t i = 0; i < direct.size(); ++i) block.channel(c)[i] *= direct[i];
     m_room->process(late, float(fromDb(m_now.roomLevel)), block);
 }
 
-void Chain::process(AudioBuffer& block) {
+void Chain::process(AudioBuffer& block, std::span<const float> direct) {
     run(m_was.gate, m_now.gate, block, [&](AudioBuffer& b) { m_gate.process(b); });
     run(m_was.deEsser, m_now.deEsser, block, [&](AudioBuffer& b) { m_deEsser.process(b); });
     run(m_was.highPass, m_now.highPass, block, [&](AudioBuffer& b) { filter(b, m_high, 0); });
     run(m_was.equaliser, m_now.equaliser, block, [&](AudioBuffer& b) { filter(b, m_eq, 2); });
     run(m_was.compressor, m_now.compressor, block, [&](AudioBuffer& b) { m_compressor.process(b); });
-    run(m_was.room, m_now.room, block, [&](AudioBuffer& b) { reverberate(b); });
+    run(m_was.room, m_now.room, block, [&](AudioBuffer& b) { reverberate(b, direct); });
     m_limiter.process(block);
     m_reductions = {m_now.gate ? float(m_gate.reductionDb()) : 0, m_now.deEsser ? float(m_deEsser.reductionDb()) : 0,
                     m_now.compressor ? float(m_compressor.reductionDb()) : 0,

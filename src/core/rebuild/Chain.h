@@ -1,6 +1,7 @@
 #pragma once
 #include <functional>
 #include <memory>
+#include <span>
 
 #include "core/rebuild/Dynamics.h"
 #include "core/rebuild/Limiter.h"
@@ -19,7 +20,9 @@ public:
     Chain(int channels, int rate, Impulses impulses);
     void set(const ChainSettings& chain);
     int64_t latency() const { return m_limiter.latency(); }
-    void process(AudioBuffer& block);  ///< kBlock frames, in place
+    /// kBlock frames, in place. direct: what is left of the sound itself where it meets its room, frame by frame;
+    /// empty: all.
+    void process(AudioBuffer& block, std::span<const float> direct = {});
 
     /// How far the modules took it down in the last block, dB, 0 or below.
     struct Reductions {
@@ -31,7 +34,7 @@ private:
     template <typename Work>
     void run(bool was, bool is, AudioBuffer& block, Work work);
     void filter(AudioBuffer& block, const std::vector<FilterSection>& sections, size_t firstState);
-    void reverberate(AudioBuffer& block);
+    void reverberate(AudioBuffer& block, std::span<const float> direct);
     void prepareRoom();
 
     int m_channels, m_rate;

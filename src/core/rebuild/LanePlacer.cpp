@@ -1,5 +1,7 @@
 #include "core/rebuild/LanePlacer.h"
 
+#include <algorithm>
+
 namespace rivlen {
 
 namespace {
@@ -11,7 +13,8 @@ bool samePlace(const Strip& a, const Strip& b) {
         return drawn == (y != b.automation.end()) && (!drawn || x->second == y->second);
     };
     return static_cast<const Position&>(a) == static_cast<const Position&>(b) && a.width == b.width &&
-           same("azimuth") && same("elevation") && same("distance") && same("spread") && same("width");
+           same("azimuth") && same("elevation") && same("distance") && same("spread") && same("divergence") &&
+           same("width") && a.chain.room == b.chain.room;
 }
 
 }  // namespace
@@ -22,8 +25,26 @@ Placer::Where placeAt(const Strip& strip, double second) {
         return found == strip.automation.end() || found->second.empty() ? plain : drawnAt(found->second, second);
     };
     return {{value("azimuth", strip.azimuth), value("elevation", strip.elevation), value("distance", strip.distance),
-             value("spread", strip.spread)},
-            value("width", strip.width)};
+             value("spread", strip.spread), value("divergence", strip.divergence)},
+            value("width", strip.width),
+            strip.chain.room};
+}
+
+void directGains(const Strip& strip, int64_t first, int rate, std::vector<float>& gains) {
+    const auto drawn = strip.automation.find("distance");
+    if (drawn == strip.automation.end() || drawn->second.empty()) {
+        std::fill(gains.begin(), gains.end(), float(distanceGain(strip.distance)));
+        return;
+    }
+    constexpr int64_t grid = Placer::kGrid;
+    const auto at = [&](int64_t cell) { return distanceGain(drawnAt(drawn->second, double(cell * grid) / rate)); };
+    int64_t cell = 0;
+    double a = 0, b = 0;
+    for (size_t i = 0; i < gains.size(); ++i) {
+        const int64_t t = first + int64_t(i), now = t >= 0 ? t / grid : -((-t + grid - 1) / grid);
+        if (i == 0 || now != cell) a = at(now), b = at(now + 1), cell = now;
+        gains[i] = float(a + double(t - cell * grid) / grid * (b - a));
+    }
 }
 
 void LanePlacer::set(const Strip& strip) {

@@ -18,6 +18,11 @@ private:
     bool m_changed = false, m_begun = false;
 };
 
+/// What the distance leaves of the direct sound, frame by frame from first on. A lane whose chain has a room takes it
+/// there, so that the room stays as loud as it is whatever the distance (as a diffuse field does: Kuttruff, "Room
+/// Acoustics").
+void directGains(const Strip& strip, int64_t first, int rate, std::vector<float>& gains);
+
 /// Where a strip is at a time (seconds), by its values and their curves.
 Placer::Where placeAt(const Strip& strip, double second);
 

@@ -44,13 +44,14 @@ struct Node {
 };
 
 struct LaneNode : Node {
-    LaneNode(std::shared_ptr<Materials> materials, MixFormat format, int channels, int outputs, int rate,
+    /// placed: in the format, which may be the reel's: then it only has a distance
+    LaneNode(std::shared_ptr<Materials> materials, bool placed, MixFormat format, int channels, int outputs, int rate,
              const Chain::Impulses& impulses)
-        : Node(channels, outputs, rate, format != MixFormat::Reel, impulses),
+        : Node(channels, outputs, rate, placed, impulses),
           reader(std::move(materials), channels),
           unplaced(channels),
           duck(rate) {
-        if (format != MixFormat::Reel) placer.emplace(format, channels, rate);
+        if (placed) placer.emplace(format, channels, rate);
     }
     void begin(int64_t frame) {
         unplaced.drop(unplaced.frames());
@@ -129,17 +130,17 @@ struct RenderGraph::Impl {
         : rebuild(std::move(r)),
           materials(std::move(m)),
           options(o),
-          format(rebuild->format),
+          format(o.unplaced ? MixFormat::Reel : rebuild->format),
           outputs(format == MixFormat::Reel ? o.channels : mixFormatFacts(format).channels),
           rate(materials->reel().sampleRate),
           pool(o.threads) {
         const auto impulsesOf = [this](int channels) -> Chain::Impulses {
             return [this, channels](const ChainSettings& c) { return impulse(c, channels); };
         };
+        const bool own = rebuild->format != MixFormat::Reel;
         for (size_t i = 0; i < rebuild->lanes.size(); ++i)
-            lanes.push_back(std::make_unique<LaneNode>(materials, format, options.channels, outputs, rate,
+            lanes.push_back(std::make_unique<LaneNode>(materials, own, format, options.channels, outputs, rate,
                                                        impulsesOf(options.channels)));
-        const bool own = format != MixFormat::Reel;
         for (size_t i = 0; i < rebuild->groups.size(); ++i)
             groups.push_back(std::make_unique<Node>(outputs, outputs, rate, own, impulsesOf(outputs)));
         mix = std::make_unique<Node>(outputs, outputs, rate, own, impulsesOf(outputs));
@@ -231,7 +232,8 @@ struct RenderGraph::Impl {
     }
 
     bool fits(const Rebuild& other) const {
-        if (other.format != format || other.lanes.size() != lanes.size() || other.groups.size() != groups.size())
+        if (other.format != rebuild->format || other.lanes.size() != lanes.size() ||
+            other.groups.size() != groups.size())
             return false;
         for (size_t g = 0; g < groups.size(); ++g)
             if (other.groups[g].id != rebuild->groups[g].id) return false;
@@ -261,7 +263,13 @@ struct RenderGraph::Impl {
         AudioBuffer block(options.channels, kBlock);
         const int64_t first = node.produced;
         node.reader.read(first + node.chain.latency(), block);
-        node.chain.process(block);
+        std::vector<float> direct;
+        const Strip& strip = rebuild->lanes[i]->strip;
+        if (node.placer && strip.chain.room) {
+            direct.resize(size_t(kBlock));
+            directGains(strip, first + node.chain.latency(), rate, direct);
+        }
+        node.chain.process(block, direct);
         node.duckDb.clear();
         if (node.key != kNone)
             node.duck.process(lanes[size_t(node.key)]->keyAt(first + node.lookAhead, kBlock), node.duckDb);

@@ -44,6 +44,9 @@ public:
         std::set<std::string> lanes = {};  ///< ids
         bool duck = true;                  ///< false: no lane makes way for another
         bool mixChain = true;              ///< false: the sum of the lanes before the chain and level of the mix
+        /// Where the mix has a format of its own: lanes are as loud and dull as their distance makes them, but stay in
+        /// their own channels, for whoever places them.
+        bool unplaced = false;
     };
     RenderGraph(Shared<Rebuild> rebuild, std::shared_ptr<Materials> materials, Options options);
     ~RenderGraph();

@@ -142,7 +142,8 @@ std::string DeliveryQueue::add(const Session& session, const Reel& reel, const s
     const auto names = [](const DeliveryTask& x) {
         std::vector<std::string> all;
         for (const auto& d : x.session.deliverables)
-            for (auto& name : deliveryFileNames(d, x.session.name, x.reel().name, 2)) all.push_back(std::move(name));
+            for (auto& name : deliveryFileNames(d, x.session.name, x.reel().name, mixNamesOf(x.reel())))
+                all.push_back(std::move(name));
         return all;
     };
     const auto mine = names(t);

@@ -93,12 +93,17 @@ DeliverySource deliverySource(const Session& session, const Reel& reel, const De
     return source;
 }
 
+std::vector<std::string> mixNamesOf(const Reel& reel) {
+    const MixFormat format = reel.rebuild->format;
+    return mixChannelNames(format, format == MixFormat::Reel ? 2 : mixFormatFacts(format).channels);
+}
+
 void checkNames(const Session& session, const std::vector<const Reel*>& reels,
                 const std::vector<Deliverable>& deliverables, const fs::path& folder, bool overwrite) {
     std::set<std::string> names;
     for (const Reel* reel : reels)
         for (const Deliverable& d : deliverables)
-            for (const std::string& name : deliveryFileNames(d, session.name, reel->name, 2)) {
+            for (const std::string& name : deliveryFileNames(d, session.name, reel->name, mixNamesOf(*reel))) {
                 if (!names.insert(name).second)
                     throw Error(Error::Kind::Usage, "Two deliverables would both be called \"" + name +
                                                         "\": put {reel} and {name} into their names.");

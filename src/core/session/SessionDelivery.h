@@ -14,6 +14,9 @@ ReelRecipe recipeOf(const Reel& reel);
 DeliverySource deliverySource(const Session& session, const Reel& reel, const Deliverable& deliverable,
                               ReelMaterial material);
 
+/// Names of the channels of a reel's mix; of a mix in the reel's own format those of a stereo one.
+std::vector<std::string> mixNamesOf(const Reel& reel);
+
 /// Refuses two files of one name, and with overwrite false any that is there. Throws Error (Usage, OutputUnwritable).
 void checkNames(const Session& session, const std::vector<const Reel*>& reels,
                 const std::vector<Deliverable>& deliverables, const std::filesystem::path& folder, bool overwrite);

@@ -6,9 +6,7 @@
 
 namespace rivlen {
 
-namespace {
-constexpr double kDegree = std::numbers::pi / 180;
-}
+namespace {}
 
 Vector3 unitVector(const Direction& at) {
     const double a = at.azimuth * kDegree, e = at.elevation * kDegree;

@@ -1,7 +1,10 @@
 #pragma once
 #include <array>
+#include <numbers>
 
 namespace rivlen {
+
+inline constexpr double kDegree = std::numbers::pi / 180;  ///< in radians
 
 /// A direction as ITU-R BS.2051 and AmbiX count it: degrees, azimuth to the left, elevation upwards.
 struct Direction {

@@ -61,6 +61,18 @@ Matrix toEarHeight(const std::vector<Speaker>& from, const std::vector<Speaker>&
 
 }  // namespace
 
+MixFormat formatOfLayout(ChannelLayout layout) {
+    switch (layout) {
+        case ChannelLayout::Mono: return MixFormat::Mono;
+        case ChannelLayout::Stereo:
+        case ChannelLayout::Binaural: return MixFormat::Stereo;
+        case ChannelLayout::Surround51: return MixFormat::Surround51;
+        case ChannelLayout::Surround71: return MixFormat::Surround71;
+        case ChannelLayout::AmbiX: return MixFormat::Ambix1;
+        default: return MixFormat::Reel;
+    }
+}
+
 ChannelLayout measuredLayoutOf(MixFormat format) {
     return mixFormatFacts(format).order > 0 ? ChannelLayout::Surround71 : ChannelLayout::Own;
 }
@@ -70,7 +82,8 @@ MixFold::MixFold(MixFormat from, int channels, ChannelLayout to) : m_to(to) {
     const int inputs = facts.channels > 0 ? facts.channels : channels;
     m_outputs = channelsOf(to, inputs);
     const bool known = inputs == 1 || inputs == 2 || inputs == 6 || inputs == 8;
-    if (to == ChannelLayout::Own || (facts.order == 0 && known)) return;
+    if (to == ChannelLayout::Binaural) m_to = ChannelLayout::Own;  // made by a head (Binaural.h), not by gains
+    if (m_to == ChannelLayout::Own || (facts.order == 0 && known)) return;
     Matrix m{0, 0};
     if (facts.order > 0 && to == ChannelLayout::AmbiX) {
         m = Matrix{4, size_t(inputs)};

@@ -11,7 +11,7 @@ namespace rivlen {
 /// Between loudspeakers heights go down to the ones below them at -3.01 dB (common practice), the rest is toLayout()
 /// (SpeakerLayout.h: ITU-R BS.775). Ambisonics are decoded (AmbisonicDecoder.h) for 5.1 or 7.1, and folded from there.
 /// AmbiX of first order from loudspeakers encodes each where it stands, from higher orders it keeps the first four
-/// channels.
+/// channels. What two ears hear is made elsewhere (Binaural.h): such a fold passes on what it gets.
 class MixFold {
 public:
     /// channels: of the mix; only counts where the format is Reel.
@@ -24,6 +24,9 @@ private:
     ChannelLayout m_to;
     int m_outputs;
 };
+
+/// The format that has a layout's loudspeakers; Reel for Own, the first order for AmbiX.
+MixFormat formatOfLayout(ChannelLayout layout);
 
 /// The layout in which loudness is measured: the mix's own loudspeakers, for ambisonics those of 7.1.
 ChannelLayout measuredLayoutOf(MixFormat format);

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 #include "core/space/SphericalHarmonics.h"
 #include "core/space/Vbap.h"
@@ -20,8 +21,17 @@ const std::vector<Parameter<Position>>& placeParameters() {
          &Position::distance},
         {"spread", "Spread", "°", 0, 180, 0, 1,
          "How wide a part of the room it fills. Too wide, and nobody can tell where it is.", &Position::spread},
+        {"divergence", "Divergence", "%", 0, 100, 0, 1,
+         "How much comes from 30° to both sides instead: a voice in front leaves the centre for left and right. Too "
+         "much, and it is nowhere for who sits aside.",
+         &Position::divergence},
     };
     return table;
+}
+
+std::pair<double, double> divergenceShares(double percent) {
+    const double d = percent / 100;
+    return {(1 - d) / (1 + d), d / (1 + d)};
 }
 
 double distanceGain(double metres) { return 1 / std::max(1.0, metres); }
@@ -49,6 +59,23 @@ struct Placement::Panner {
         for (size_t i = 0; i < speakers.size(); ++i)
             if (speakers[i].lfe) lfe = int(i);
     }
+    std::vector<double> gains(const Vector3& at, const Position& place) const {
+        if (place.divergence <= 0) return gains(directionOf(at), place.spread);
+        const Vector3 aside = turned({0, 1, 0}, directionOf(at).azimuth, 0);  // along the ears of who looks there
+        const auto [own, side] = divergenceShares(place.divergence);
+        std::vector<double> sum;
+        for (const auto& [share, angle] : {std::pair{own, 0.0}, {side, kDivergenceRange}, {side, -kDivergenceRange}}) {
+            const double a = angle * std::numbers::pi / 180;
+            Vector3 v{};
+            for (size_t k = 0; k < 3; ++k) v[k] = std::cos(a) * at[k] + std::sin(a) * aside[k];
+            const auto g = gains(directionOf(v), place.spread);
+            sum.resize(g.size());
+            for (size_t i = 0; i < g.size(); ++i) sum[i] += share * (order == 0 ? g[i] * g[i] : g[i]);
+        }
+        if (order == 0)
+            for (double& g : sum) g = std::sqrt(g);
+        return sum;
+    }
     std::vector<double> gains(const Direction& at, double spread) const {
         if (order == 0) return vbap.gains(at, spread);
         std::vector<double> out = sphericalHarmonics(order, at);
@@ -67,6 +94,10 @@ std::vector<double> Placement::gains(const Position& place, double widthPercent)
     const double level = distanceGain(place.distance);
     std::vector<double> matrix(size_t(outputs() * m_channels), 0.0);
     for (int c = 0; c < m_channels; ++c) {
+        if (m_format == MixFormat::Reel) {
+            matrix[size_t(c * m_channels + c)] = level;
+            continue;
+        }
         const Speaker& from = own[size_t(c)];
         if (from.lfe) {
             if (m_panner->lfe >= 0) matrix[size_t(m_panner->lfe * m_channels + c)] = level;
@@ -75,7 +106,7 @@ std::vector<double> Placement::gains(const Position& place, double widthPercent)
         const double aside = m_channels == 2 ? from.at.azimuth * widthPercent / 100 : from.at.azimuth;
         // The picture is turned as a whole: what lies behind is tilted down when the front goes up.
         const Vector3 at = turned(unitVector({aside, from.at.elevation}), place.azimuth, place.elevation);
-        const auto g = m_panner->gains(directionOf(at), place.spread);
+        const auto g = m_panner->gains(at, place);
         for (size_t o = 0; o < g.size(); ++o) matrix[o * size_t(m_channels) + size_t(c)] = level * g[o];
     }
     return matrix;

@@ -33,7 +33,11 @@ void Placer::know(const Where& from, const Where& to) {
     const auto is = [](const std::optional<Known>& known, const Where& where) {
         return known && known->where == where;
     };
-    const auto made = [this](const Where& where) { return Known{where, m_placement.gains(where.place, where.width)}; };
+    const auto made = [this](const Where& where) {
+        Position place = where.place;
+        if (where.levelled) place.distance = 1;
+        return Known{where, m_placement.gains(place, where.width)};
+    };
     if (!is(m_from, from)) m_from = is(m_to, from) ? *m_to : made(from);
     if (!is(m_to, to)) m_to = is(m_from, to) ? *m_from : made(to);
 }

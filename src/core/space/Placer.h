@@ -15,7 +15,8 @@ public:
     /// What is to be at a time (seconds).
     struct Where {
         Position place;
-        double width = 100;  ///< %
+        double width = 100;     ///< %
+        bool levelled = false;  ///< what the distance takes from the level has been taken before
         bool operator==(const Where&) const = default;
     };
 

@@ -9,7 +9,6 @@ namespace rivlen {
 namespace {
 
 using Vector = Vector3;
-constexpr double kDegree = std::numbers::pi / 180;
 constexpr double kSlack = 1e-9;
 
 double wrapped(double degrees) { return std::remainder(degrees, 360.0); }

@@ -1,0 +1,146 @@
+#include "app/rebuild/FollowControls.h"
+
+#include <QHBoxLayout>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+
+#include "app/rebuild/LaneNames.h"
+#include "app/widgets/PanelParts.h"
+#include "core/base/Parameter.h"
+
+namespace rivlen {
+
+namespace {
+
+const std::vector<Parameter<PanFromPath>>& followParameters() {
+    static const std::vector<Parameter<PanFromPath>> table = {
+        {"view_angle", "View", "°", 20, 160, 60, 1,
+         "How wide an angle the picture stands for: a thing at its edge is heard half of that aside. Too wide, and the "
+         "sound leaves the "
+         "screen.",
+         &PanFromPath::viewAngle},
+        {"smoothing", "Calm", "s", 0, 2, 0.15, 0.05,
+         "How long a trembling is averaged over. Too long, and the sound lags where the object turns.",
+         &PanFromPath::smoothing},
+    };
+    return table;
+}
+
+struct What {
+    const char* name;
+    const char* label;
+    bool PanFromPath::*on;
+};
+constexpr What kWhat[] = {{"followaside", "left-right", &PanFromPath::leftRight},
+                          {"followup", "up-down", &PanFromPath::upDown},
+                          {"follownear", "near-far", &PanFromPath::nearFar}};
+
+}  // namespace
+
+FollowControls::FollowControls(FollowDesk& follow, RebuildDesk& desk, Hearing& hearing, QWidget* parent)
+    : QWidget(parent), m_follow(follow), m_desk(desk), m_hearing(hearing) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(6);
+    m_hint = addPageText(column);
+    m_hint->setObjectName("followhint");
+    auto* buttons = new QHBoxLayout;
+    m_mark = makeSmallButton(
+        "followmark", "Mark it",
+        "Then drag a box around the object in the picture window: the chosen lane follows it from there");
+    m_mark->setCheckable(true);
+    connect(m_mark, &QPushButton::clicked, &follow, &FollowDesk::setMarking);
+    m_hand = makeSmallButton(
+        "followhand", "By hand",
+        "While it plays the pointer over the picture leads the chosen lane; what it did is written when it stops");
+    m_hand->setCheckable(true);
+    connect(m_hand, &QPushButton::clicked, &follow, &FollowDesk::setByHand);
+    m_stop = makeSmallButton("followstop", "Stop", "Ends the following; the lane stays as it is");
+    connect(m_stop, &QPushButton::clicked, &follow, &FollowDesk::stop);
+    for (QPushButton* b : {m_mark, m_hand, m_stop}) buttons->addWidget(b);
+    column->addLayout(buttons);
+    auto* what = new QHBoxLayout;
+    for (size_t i = 0; i < m_what.size(); ++i) {
+        auto* box = m_what[i] = new QCheckBox(kWhat[i].label);
+        box->setObjectName(kWhat[i].name);
+        connect(box, &QCheckBox::clicked, this, [this, i](bool on) {
+            PanFromPath how = m_follow.how();
+            how.*kWhat[i].on = on;
+            m_follow.setHow(how, false);
+        });
+        what->addWidget(box);
+    }
+    column->addLayout(what);
+    const auto row = [&](const Parameter<PanFromPath>& p) {
+        ValueRow::Range range{
+            QString("follow_") + p.id, p.name, p.explanation, p.minimum, p.maximum, p.step, p.usual, {}, {}};
+        range.describe = [&p](double v) { return QString::fromStdString(describeValue(p, v)); };
+        range.parse = [&p](const QString& text) { return parseValue(p, text.toStdString()); };
+        auto* r = new ValueRow(range);
+        connect(r, &ValueRow::set, this, [this, &p](double v, bool dragging) {
+            PanFromPath how = m_follow.how();
+            how.*p.value = v;
+            m_follow.setHow(how, dragging);
+        });
+        connect(r, &ValueRow::released, this, [this] { m_desk.endDrag(); });
+        connect(r, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
+        connect(r, &ValueRow::explained, this, [this](const QString& text) { m_hint->setText(text); });
+        column->addWidget(r);
+        return r;
+    };
+    m_angle = row(followParameters()[0]);
+    m_smooth = row(followParameters()[1]);
+    m_found = addPageText(column);
+    m_found->setObjectName("followfound");
+    m_lost = makeSmallButton("followlost", "Where it was lost",
+                             "Goes to the next place where it was not found: drag a box around it in the picture, and "
+                             "it is followed on from there");
+    connect(m_lost, &QPushButton::clicked, this, [this] {
+        if (const auto at = m_follow.nextLost()) {
+            Player& p = m_hearing.player();
+            m_hearing.locate(int64_t(*at * p.sampleRate()));
+            m_follow.setMarking(true);
+        }
+    });
+    column->addWidget(m_lost);
+    column->addStretch();
+    connect(&follow, &FollowDesk::changed, this, &FollowControls::refresh);
+    refresh();
+}
+
+void FollowControls::refresh() {
+    const bool possible = m_follow.possible();
+    m_hint->setText(
+        possible && m_follow.marking()  ? QString("Drag a box around it in the picture window.")
+        : possible && m_follow.byHand() ? QString("Play, and lead it with the pointer over the picture.")
+        : possible ? QString("%1 can follow something in the picture.").arg(laneName(m_desk.rebuild(), m_desk.laneId()))
+        : m_desk.rebuild().format == MixFormat::Reel ? QString("Choose a format above: as the reel, nothing is placed.")
+        : !m_desk.lane()                             ? QString("Choose a lane: groups and the mix have no place.")
+                                                     : QString("This reel has no picture to follow."));
+    m_mark->setEnabled(possible && !m_follow.busy());
+    m_mark->setChecked(m_follow.marking());
+    m_hand->setEnabled(possible && !m_follow.busy());
+    m_hand->setChecked(m_follow.byHand());
+    m_stop->setEnabled(m_follow.busy());
+    const PanFromPath& how = m_follow.how();
+    for (size_t i = 0; i < m_what.size(); ++i) m_what[i]->setChecked(how.*kWhat[i].on);
+    m_angle->show(how.viewAngle);
+    m_smooth->show(how.smoothing);
+    const auto& frames = m_follow.frames();
+    const auto lost = m_follow.lost();
+    double seconds = 0;
+    for (const auto& s : lost) seconds += s.second - s.first;
+    m_found->setText(m_follow.busy()  ? QString("Following …")
+                     : frames.empty() ? QString()
+                                      : QString("Followed from %1 to %2 s%3.")
+                                            .arg(frames.front().second, 0, 'f', 1)
+                                            .arg(frames.back().second, 0, 'f', 1)
+                                            .arg(lost.empty() ? QString()
+                                                              : QString("; not seen for %1 s in %2 place%3")
+                                                                    .arg(seconds, 0, 'f', 1)
+                                                                    .arg(lost.size())
+                                                                    .arg(lost.size() == 1 ? "" : "s")));
+    m_lost->setVisible(!lost.empty());
+}
+
+}  // namespace rivlen
