@@ -19,7 +19,7 @@ const std::vector<Parameter<PanFromPath>>& followParameters() {
          "sound leaves the "
          "screen.",
          &PanFromPath::viewAngle},
-        {"smoothing", "Calm", "s", 0, 2, 0.15, 0.05,
+        {"smoothing", "Calm", "s", 0, 2, 0.15, 0.01,
          "How long a trembling is averaged over. Too long, and the sound lags where the object turns.",
          &PanFromPath::smoothing},
     };

@@ -40,7 +40,7 @@ QString placeText(const Placer::Where& where) {
 PlaceView::PlaceView(RebuildDesk& desk, Hearing& hearing, QWidget* parent)
     : QWidget(parent), m_desk(desk), m_hearing(hearing) {
     setFocusPolicy(Qt::StrongFocus);
-    setMinimumHeight(190);
+    setMinimumHeight(150);
     connect(&desk, &RebuildDesk::changed, this, qOverload<>(&QWidget::update));
     auto* timer = new QTimer(this);
     timer->setInterval(1000 / kPicturesASecond);

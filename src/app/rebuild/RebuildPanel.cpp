@@ -41,9 +41,13 @@ public:
         m_column->addWidget(pages, 1);
         auto* meters = new MeterView(heard);
         m_column->addWidget(meters);
+        showPage(*pages, 0);
         connect(tabs, &QTabBar::currentChanged, this, [pages, meters](int i) {
-            pages->setCurrentIndex(i);
+            // First out, then in: both would ask for more than the window has.
+            if (i == 7) meters->hide();
+            showPage(*pages, i);
             meters->setFixedHeight(i == 1 ? 70 : 118);  // a chain draws the spectrum itself
+            meters->setVisible(i != 7);                 // space has meters of its own, and needs the room
         });
         connect(lane, &LaneControls::strengthWanted, this, &StagePanel::strengthWanted);
         connect(clip, &ClipControls::snappingChanged, this, &StagePanel::snappingChanged);

@@ -60,16 +60,17 @@ SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, SpaceListening
     views->addWidget(m_sphere);
     views->addWidget(new SpaceMeters(listening));
     views->addWidget(new FollowControls(follow, desk, hearing));
+    showPage(*views, 0);
     column->addWidget(views, 1);
     m_places = new QWidget;
     connect(tabs, &QTabBar::currentChanged, this, [this, views](int i) {
-        views->setCurrentIndex(i);
+        showPage(*views, i);
         m_places->setVisible(i < 2);  // meters and what is followed need the room
     });
     column->addWidget(m_places);
     column = new QVBoxLayout(m_places);
     column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(6);
+    column->setSpacing(2);  // five rows below a picture
     m_lane = addPageHeading(column, "");
     for (const auto& p : placeParameters()) {
         auto* row = makeParameterRow(p, QString("place_%1").arg(p.id));
@@ -92,6 +93,11 @@ SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, SpaceListening
             m_desk.edit("Mix for " + m_format->itemText(i), [&](Rebuild& r) { r.format = format; });
     });
     connect(&desk, &RebuildDesk::changed, this, &SpaceControls::refresh);
+    connect(&hearing, &Hearing::pulse, this, [this] {  // a moving place is told as it moves
+        const Lane* chosen = m_desk.lane();
+        if (chosen && m_hint->isVisible() && m_hearing.player().playing() && m_desk.rebuild().format != MixFormat::Reel)
+            m_hint->setText(placeText(placeAt(chosen->strip, m_desk.playhead())));
+    });
     refresh();
 }
 

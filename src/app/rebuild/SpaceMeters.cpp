@@ -30,7 +30,7 @@ public:
         setToolTip(
             "Bar: true peak, dBTP; line: the highest so far (a click forgets it); figures: highest dBTP and momentary "
             "LUFS of the channel");
-        setMinimumHeight(150);
+        setMinimumHeight(110);
     }
 
 protected:
@@ -46,12 +46,19 @@ protected:
                        "Play the mix to see its channels.");
             return;
         }
-        const double high = std::min(22.0, double(height()) / r.channels);
-        const bool roomy = high >= 11;
+        const double above = height() / (r.channels + 1.0) >= 11 ? 16 : 0;  // the columns' names
+        const double high = std::min(22.0, (height() - above) / r.channels);
+        const bool roomy = above > 0;
         p.setFont(theme::font(roomy ? 11 : 8));
         const int label = roomy ? 46 : 0, figures = roomy ? 84 : 0;
+        if (roomy) {
+            p.setPen(theme::quietInk);
+            p.drawText(QRectF(width() - figures - 10, 0, 50, above), int(Qt::AlignVCenter) | int(Qt::AlignRight),
+                       "dBTP");
+            p.drawText(QRectF(width() - 42, 0, 40, above), int(Qt::AlignVCenter) | int(Qt::AlignRight), "LUFS");
+        }
         for (int c = 0; c < r.channels; ++c) {
-            const QRectF row(0, c * high, width(), high),
+            const QRectF row(0, above + c * high, width(), high),
                 bar(label, row.top() + 2, width() - label - figures, high - 3);
             p.fillRect(bar, theme::raised);
             const double peak = m_listening.peaks()[size_t(c)], highest = m_listening.highest()[size_t(c)];

@@ -2,6 +2,7 @@
 #include <QBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QStackedWidget>
 #include <QTabBar>
 
 #include "app/widgets/Theme.h"
@@ -31,6 +32,14 @@ inline QPushButton* makeSmallButton(const char* name, const QString& label, cons
     b->setToolTip(tip);
     b->setStyleSheet("QPushButton { padding: 3px 10px }");
     return b;
+}
+
+/// Shows a page; those that are not shown ask for no height, so that the tallest one does not set the window's.
+inline void showPage(QStackedWidget& pages, int index) {
+    for (int i = 0; i < pages.count(); ++i)
+        pages.widget(i)->setSizePolicy(QSizePolicy::Preferred,
+                                       i == index ? QSizePolicy::Preferred : QSizePolicy::Ignored);
+    pages.setCurrentIndex(index);
 }
 
 /// The tabs above a panel's pages.
