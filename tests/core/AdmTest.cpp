@@ -9,6 +9,7 @@
 #include "StoredReel.h"
 #include "core/base/Error.h"
 #include "core/delivery/AdmTracks.h"
+#include "core/media/AudioWriter.h"
 #include "core/media/MediaReader.h"
 #include "core/space/Binaural.h"
 
@@ -141,6 +142,34 @@ TEST_F(Adm, PlacedAgainItIsTheMix) {
     // The moving object is told in steps of 50 ms: between them gains are straight, where the mix follows the circle.
     EXPECT_LT(differenceDb(again, mix), -40);
     rebuild.lanes[1].edit().strip.automation.clear();
+}
+
+TEST_F(Adm, LongWaysFitAtAnyDepth) {
+    // Some 3,000 places are more than libsndfile has room for in front of the sound.
+    AudioNotes notes;
+    AdmScene scene{"long", MixFormat::Reel, 0, {{"object", {{}}}}, 150, kRate, 24};
+    for (int i = 0; i < 3000; ++i) scene.objects[0].channels[0].push_back({0.05 * i, {double(i % 360) - 180, 0}, 0, 0});
+    notes.axml = admXml(scene), notes.chna = admTable(scene);
+    EXPECT_GT(notes.axml.size(), size_t(500000));
+    for (const auto bits : {AudioFormat::Bits::Int16, AudioFormat::Bits::Int24, AudioFormat::Bits::Float32})
+        for (const int64_t known : {int64_t(1001), int64_t(0)}) {  // not known beforehand: it begins as RF64
+            notes.frames = known;
+            AudioFormat format;
+            format.bits = bits;
+            format.layout = ChannelLayout::AmbiX;
+            const auto file = folder / ("long-" + std::to_string(int(bits)) + (known ? "" : "-rf64") + ".wav");
+            AudioWriter writer(file, kRate, 1, format, true, &notes);
+            writer.write(noise(1, 1001));
+            writer.commit();
+            EXPECT_EQ(MediaReader(file).frames(), 1001);
+            const std::string bytes = bytesOf(file), found = chunk(bytes, "axml");
+            EXPECT_EQ(found.substr(0, notes.axml.size()), notes.axml);
+            uint32_t size = 0;
+            std::memcpy(&size, bytes.data() + 4, 4);
+            if (bytes.compare(0, 4, "RIFF") == 0) {
+                EXPECT_EQ(size + 8, bytes.size());
+            }
+        }
 }
 
 TEST_F(Adm, ObjectsAreNotLimitedButSayWhereTheyPassTheCeiling) {

@@ -6,6 +6,7 @@
 #include <cmath>
 #include <cstring>
 #include <ctime>
+#include <fstream>
 #include <vector>
 
 #include "core/base/Error.h"
@@ -41,6 +42,7 @@ struct AudioWriter::Impl {
     bool lossless = true;
     int64_t frames = 0;  ///< written so far
     uint64_t sum = kNoFingerprint;
+    std::string behind;  ///< axml, which comes behind the sound
     std::vector<float> interleaved;
     std::vector<int32_t> stored;
 
@@ -183,13 +185,34 @@ void describe(SNDFILE* handle, const AudioFormat& format, const AudioNotes& note
         addChunk(handle, "iXML", xml);
     }
     if (!notes.axml.empty()) {
-        std::string table = notes.chna, xml = notes.axml;
+        std::string table = notes.chna;
         table.resize((table.size() + 3) / 4 * 4, '\0');
-        xml.resize((xml.size() + 3) / 4 * 4, '\n');
         addChunk(handle, "chna", table);
-        addChunk(handle, "axml", xml);
     }
     if (!notes.cues.empty()) describeCues(handle, notes.cues);
+}
+
+/// A chunk behind the sound of a wave file that is whole: libsndfile's own chunks stand before it and end at 100 kB
+/// together. False: the disk does not take it.
+bool appendChunk(const fs::path& wave, const char* id, std::string bytes) {
+    if (bytes.size() % 2) bytes += '\n';
+    std::fstream file(wave, std::ios::in | std::ios::out | std::ios::binary);
+    std::string form(4, ' ');
+    file.read(form.data(), 4);
+    file.seekp(0, std::ios::end);
+    if (file.tellp() % 2) file.put('\0');
+    std::string head = id;
+    putNumber(head, uint32_t(bytes.size()));
+    file << head << bytes;
+    const auto size = uint64_t(file.tellp()) - 8;
+    std::string length;
+    const bool large = form == "RF64";
+    putNumber(length, uint32_t(size));
+    if (large) putNumber(length, uint32_t(size >> 32));
+    file.seekp(large ? 20 : 4);  // of the ds64 chunk, or of the form itself
+    file << length;
+    file.close();
+    return bool(file);
 }
 
 }  // namespace
@@ -231,6 +254,7 @@ AudioWriter::AudioWriter(fs::path file, int sampleRate, int channels, AudioForma
     sf_command(m->handle, SFC_RF64_AUTO_DOWNGRADE, nullptr, SF_TRUE);  // plain WAV unless it grows beyond 4 GB
     sf_command(m->handle, SFC_SET_CLIPPING, nullptr, SF_TRUE);
     if (notes) describe(m->handle, format, *notes);
+    if (notes && format.container == AudioFormat::Container::Wav) m->behind = notes->axml;
     if (format.layout == ChannelLayout::AmbiX) return;  // its channels are no loudspeakers: the mask stays empty
     // In the order of the mask's bits (WAVE_FORMAT_EXTENSIBLE).
     int surround[] = {SF_CHANNEL_MAP_LEFT,      SF_CHANNEL_MAP_RIGHT,     SF_CHANNEL_MAP_CENTER,
@@ -285,6 +309,7 @@ uint64_t fingerprint(uint64_t sum, const std::vector<int32_t>& samples) {
 void AudioWriter::close() {
     const int problem = sf_close(m->handle);
     m->handle = nullptr;
+    if (problem == 0 && !m->behind.empty() && !appendChunk(m->part->path(), "axml", m->behind)) m->fail(kDiskRefuses);
     if (problem != 0 || !m->isWhole()) m->fail(kDiskRefuses);
 }
 
