@@ -85,14 +85,15 @@ SpaceReading MixFeed::takeReading() {
 }
 
 void MixFeed::measure(const AudioBuffer& mix) {
-    if (!m_measured || !m_used) return;
+    const Measured wanted = m_measured;
+    if (wanted == Measured::Nothing || !m_used) return;
     const MixFormat format = m_used->rebuild->format;
     if (!m_meter || m_meter->format() != format || m_meter->channels() != mix.channels()) {
         auto meter = std::make_shared<SpaceMeter>(format, mix.channels(), m_used->materials->reel().sampleRate);
         const std::lock_guard lock(m_guard);
         m_meter = std::move(meter);
     }
-    m_meter->add(mix);
+    m_meter->add(mix, wanted == Measured::Everything ? SpaceMeter::Detail::Everything : SpaceMeter::Detail::Energy);
 }
 
 MixFormat MixFeed::monitored(AudioBuffer& mix) {

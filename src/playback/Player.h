@@ -53,8 +53,8 @@ public:
     }
     /// The layout that the mix is brought into before it is heard; Own: as it is.
     void setMonitor(ChannelLayout layout) { m_mix.setMonitor(layout); }
-    /// Whether the mix is measured in its own channels while it plays, and what it was since the last call.
-    void setMeasured(bool on) { m_mix.setMeasured(on); }
+    /// What is measured of the mix in its own channels while it plays, and what it was since the last call.
+    void setMeasured(MixFeed::Measured what) { m_mix.setMeasured(what); }
     SpaceReading takeReading() { return m_mix.takeReading(); }
     std::shared_ptr<MixMeters> mixMeters() const { return m_mix.meters(); }
 

@@ -230,6 +230,54 @@ TEST_F(DispatchStage, AFileForEachChannelIsHeardAndSeenDownToItsSamples) {
     EXPECT_NEAR(stretch.found()->shortTerm[35], *report.maxShortTerm, 1) << "the loudness of three seconds";
 }
 
+TEST_F(DispatchStage, ObjectsAreHeardAsTheyArePlaced) {
+    addAndSplit(3);
+    studio->document.setStage(stage::rebuild);
+    ASSERT_TRUE(until([&] { return !window->desks().rebuild.busy() && !studio->busy(); }));
+    window->desks().rebuild.desk.edit("sphere", [](Rebuild& r) {
+        r.format = MixFormat::Surround714;
+        r.lanes[1].edit().strip.azimuth = 110;
+        r.lanes[1].edit().strip.width = 0;
+    });
+    key(Qt::Key_5, Qt::AltModifier);
+    Deliverable objects;
+    objects.name = "objects";
+    objects.storage = Storage::Adm;
+    objects.loudness = -26;
+    Deliverable sphere;
+    sphere.name = "sphere";
+    sphere.loudness = -26;
+    studio->document.editDeliverables("two", [&](auto& all) { all = {objects, sphere}; });
+    desk().dispatch(QString::fromStdString((folder / "out").string()), false);
+    ASSERT_TRUE(until([&] { return !desk().busy() && desk().standing() == DispatchDesk::Standing::Delivered; }));
+    auto& heard = window->desks().delivered;
+    const auto inTwoChannels = [&](int row) {
+        deliverables().choose(row);
+        settle();
+        EXPECT_TRUE(until([&] { return heard.plays() == DeliveryHearing::Plays::Delivered; })) << row;
+        const auto plan = heard.current();
+        MixFeed feed;
+        feed.setPlan(plan);
+        PlayBlock block(2, 1);
+        AudioBuffer out(2, 0);
+        for (int64_t at = 0; at < 2 * 48000; at += PlayBlock::kFrames) {
+            block.frames = PlayBlock::kFrames;
+            feed.fill(block, at);
+            AudioBuffer some(2, PlayBlock::kFrames);
+            std::copy(block.mix.begin(), block.mix.end(), some.samples().begin());
+            out.append(some);
+        }
+        feed.close();
+        return out;
+    };
+    const AudioBuffer sphereHeard = inTwoChannels(1), objectsHeard = inTwoChannels(0);
+    EXPECT_LT(differenceDb(objectsHeard, sphereHeard), -60) << "placed again it sounds as the mix in its own channels";
+    // Another format of the reel's changes nothing in how a delivered file is heard.
+    window->desks().rebuild.desk.edit("ring", [](Rebuild& r) { r.format = MixFormat::Surround51; });
+    settle();
+    EXPECT_LT(differenceDb(inTwoChannels(1), sphereHeard), -120);
+}
+
 TEST_F(DispatchStage, TheRecipeSaysWhatItCan) {
     addAndSplit(3);
     key(Qt::Key_5, Qt::AltModifier);
@@ -265,6 +313,16 @@ TEST_F(DispatchStage, TheRecipeSaysWhatItCan) {
     EXPECT_TRUE(find<QLineEdit>("language")->isVisible());
     EXPECT_FALSE(find<QComboBox>("dither")->isVisible());
     EXPECT_FALSE(find<QLineEdit>("span")->isEnabled()) << "a picture is delivered whole";
+    // So do objects: their bed is the mix's own.
+    for (int i = 0; i < format->count(); ++i)
+        if (format->itemText(i).contains("ADM") && format->itemText(i).contains("24")) pick("deliveryformat", i);
+    EXPECT_EQ(all()[0].storage, Storage::Adm);
+    EXPECT_EQ(all()[0].layout, ChannelLayout::Own);
+    EXPECT_FALSE(all()[0].monoFiles);
+    EXPECT_FALSE(find<QComboBox>("deliverylayout")->isEnabled());
+    for (int i = 0; i < format->count(); ++i)
+        if (format->itemText(i).contains("MP4")) pick("deliveryformat", i);
+    EXPECT_TRUE(find<QComboBox>("deliverylayout")->isEnabled());
     type("language", "fin");
     EXPECT_EQ(all()[0].language, "fin");
     type("language", "Finnish");
@@ -326,6 +384,22 @@ TEST_F(DispatchStage, AReelIsHandedOver) {
     ASSERT_TRUE(until([&] { return !desk().busy(); }));
     EXPECT_TRUE(fs::exists(folder / "hand" / "clip.handover" / "MANIFEST.txt"));
     EXPECT_TRUE(fs::exists(folder / "hand" / "clip.handover" / "stems" / "clip.music.wav"));
+    // And back again: the lists lie on lanes of their own, in one step.
+    key(Qt::Key_4, Qt::AltModifier);
+    settle();
+    RebuildTools& tools = window->desks().rebuild;
+    const size_t before = tools.desk.rebuild().lanes.size();
+    tools.scene.layInList(QString::fromStdString((folder / "hand/clip.handover/tracks.otio").string()));
+    ASSERT_TRUE(until([&] { return !tools.busy() && !studio->busy(); }));
+    ASSERT_EQ(tools.desk.rebuild().lanes.size(), 2 * before);
+    EXPECT_EQ(tools.desk.rebuild().lanes[before]->clips[0].length, tools.desk.rebuild().lanes[0]->clips[0].length);
+    EXPECT_TRUE(find<QLabel>("notice")->text().contains("laid in")) << find<QLabel>("notice")->text().toStdString();
+    key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(tools.desk.rebuild().lanes.size(), before);
+    std::ofstream((folder / "broken.edl").string()) << "TITLE: x\n001  A AA C 00:00:00:99\n";
+    tools.scene.layInList(QString::fromStdString((folder / "broken.edl").string()));
+    ASSERT_TRUE(until([&] { return find<QLabel>("notice")->text().contains("line 2"); }));
+    EXPECT_EQ(tools.desk.rebuild().lanes.size(), before);
 }
 
 TEST_F(DispatchStage, IsCancelledWithNothingLeftBehind) {

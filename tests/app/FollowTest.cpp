@@ -106,7 +106,8 @@ TEST_F(Following, ACorrectionGoesOnFromWhereItWasMade) {
     EXPECT_NEAR(moon, -std::atan((2 * 389.0 / 480 - 1) * std::tan(30 * kDegree)) / kDegree, 2);
     studio->hearing.player().locate(4 * 48000);
     ASSERT_TRUE(until([&] { return std::fabs(window->pictureDock().shown().from - 4) < 0.05; }));
-    find<QPushButton>("followmark")->click();
+    key(Qt::Key_F, Qt::ShiftModifier);
+    EXPECT_TRUE(tools().follow.marking());
     const double x = ferryAt(4);
     drag(at(x - 0.11, 0.54), at(x + 0.11, 0.74));
     ASSERT_TRUE(until([&] { return settled(); }));
@@ -142,6 +143,9 @@ TEST_F(Following, SaysWhatIsMissing) {
     toSpace("5.1");
     tools().desk.chooseLane(lane(0).id);
     EXPECT_TRUE(find<QLabel>("followhint")->text().contains("no picture"));
+    key(Qt::Key_F, Qt::ShiftModifier);
+    EXPECT_FALSE(tools().follow.marking());
+    EXPECT_TRUE(find<QLabel>("notice")->text().contains("has a picture"));
 }
 
 TEST_F(Following, TheSphereShowsLanesAndWhereTheEnergyComesFrom) {

@@ -63,6 +63,30 @@ TEST(SpaceMeter, TellsEachChannelsPeakAndLoudness) {
     EXPECT_LT(r.loudness[1], -70);
 }
 
+TEST(SpaceMeter, TheWholeHasTheWeightsOfItsLoudspeakers) {
+    // ITU-R BS.1770-4: a surround between 60 and 120 degrees weighs 1.41, the LFE nothing; EBU Tech 3341: a sine of -23
+    // dBFS in one channel.
+    const auto whole = [](MixFormat format, const std::vector<std::pair<int, double>>& gains) {
+        AudioBuffer mix(mixFormatFacts(format).channels, 2 * kRate);
+        const AudioBuffer tone = sine(1000, std::pow(10, -20.0 / 20), kRate, 2 * kRate);
+        for (const auto& [c, gain] : gains)
+            for (size_t i = 0; i < mix.channel(c).size(); ++i)
+                mix.channel(c)[i] += float(gain * double(tone.channel(0)[i]));
+        return reading(format, mix);
+    };
+    const double front = whole(MixFormat::Surround51, {{0, 1}}).integrated;
+    EXPECT_NEAR(front, -23.0, 0.1);
+    const SpaceReading side = whole(MixFormat::Surround51, {{4, 1}});
+    EXPECT_NEAR(side.integrated - front, 1.5, 0.05);
+    EXPECT_NEAR(side.momentary, side.integrated, 0.1);
+    EXPECT_LT(whole(MixFormat::Surround51, {{3, 1}}).integrated, -60);
+    // A plane wave from the front in third order, as it is decoded: about what one loudspeaker has.
+    std::vector<std::pair<int, double>> wave;
+    const auto y = sphericalHarmonics(3, {0, 0});
+    for (size_t n = 0; n < y.size(); ++n) wave.emplace_back(int(n), y[n]);
+    EXPECT_NEAR(whole(MixFormat::Ambix3, wave).integrated, front, 1.5);
+}
+
 TEST(SpaceMeter, APeakIsToldOnce) {
     SpaceMeter meter(MixFormat::Stereo, 2, kRate);
     meter.add(noise(2, 512, 0.5f));
@@ -245,7 +269,7 @@ TEST_F(Heard, IsMeasuredInItsOwnChannelsWhileItPlays) {
     feed.setPlan(plan(MixFormat::Ambix3, {-60, 30, 1, 0}));
     heard(feed, 0);
     EXPECT_EQ(feed.takeReading().channels, 0) << "nobody wants it";
-    feed.setMeasured(true);
+    feed.setMeasured(MixFeed::Measured::Everything);
     heard(feed, kRate / 2);
     const SpaceReading r = feed.takeReading();
     ASSERT_EQ(r.channels, 16);

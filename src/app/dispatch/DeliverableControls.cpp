@@ -238,6 +238,7 @@ void DeliverableControls::connectRecipe() {
     picked(m_format, "Format", [](Deliverable& d, const QVariant& v) {
         for (const auto& f : storageTable())
             if (v.toList()[0].toString() == f.id) d.storage = f.storage;
+        if (d.storage == Storage::Adm) d.layout = ChannelLayout::Own, d.monoFiles = false;  // its bed is the mix's
         d.bits = v.toList()[1].toInt();
     });
     connect(m_loop, &QPushButton::clicked, this, [this] {
@@ -293,6 +294,8 @@ void DeliverableControls::showRecipe(const Deliverable& d) {
          d.span ? QString::fromStdString(formatTime(d.span->first) + " - " + formatTime(d.span->second)) : QString());
     m_span->setPlaceholderText("whole reel");
     m_span->setEnabled(!storage.picture);
+    m_layout->setEnabled(d.storage != Storage::Adm);
+    m_mono->setEnabled(d.storage != Storage::Adm);
     m_loop->setEnabled(!storage.picture);
     show(m_language, QString::fromStdString(d.language));
     m_holds->setCurrentIndex(std::max(0, m_holds->findData(QString::fromStdString(d.holds))));

@@ -66,6 +66,7 @@ std::shared_ptr<const MixPlan> DeliveryHearing::plan(const std::shared_ptr<const
 std::shared_ptr<const MixPlan> DeliveryHearing::delivered(const DeliveryReport& report, const Deliverable& d) {
     const ReelFacts* facts = m_reels.current();
     if (!facts || !facts->info) return nullptr;
+    if (d.storage == Storage::Adm) return placedAgain(report, d);
     const int rate = facts->info->sampleRate;
     std::vector<fs::path> files;
     for (const auto& file : report.files)
@@ -101,8 +102,8 @@ std::shared_ptr<const MixPlan> DeliveryHearing::delivered(const DeliveryReport& 
     material.sampleRate = rate;
     JoinedFiles joined(files);
     material.frames = joined.frames();
-    const MixFormat format = d.layout == ChannelLayout::Own ? m_document.reel()->rebuild->format : MixFormat::Reel;
-    const bool folded = format != MixFormat::Reel && mixFormatFacts(format).channels == joined.channels();
+    const MixFormat format = formatOfChannels(joined.channels());
+    const bool folded = format != MixFormat::Reel;
     material.channels = folded ? 2 : joined.channels();
     material.source = [files, format, folded]() -> std::unique_ptr<SampleSource> {
         auto whole = std::make_unique<JoinedFiles>(files);
@@ -113,6 +114,18 @@ std::shared_ptr<const MixPlan> DeliveryHearing::delivered(const DeliveryReport& 
     plan->rebuild = r;
     plan->materials = std::make_shared<Materials>(std::move(material), false);
     plan->channels = laneChannels(folded ? 2 : joined.channels(), r);
+    return plan;
+}
+
+std::shared_ptr<const MixPlan> DeliveryHearing::placedAgain(const DeliveryReport& report, const Deliverable& d) {
+    const auto wanted = toBeDelivered(d);
+    if (!wanted) return nullptr;
+    auto plan = std::make_shared<MixPlan>(*wanted);
+    Strip& mix = plan->rebuild.edit().mix;
+    if (!plan->mixChain) mix = Strip();
+    mix.chain = {};  // it is not in the file
+    mix.level += report.gain;
+    plan->mixChain = true;
     return plan;
 }
 

@@ -23,6 +23,9 @@ signals:
 private:
     std::shared_ptr<const MixPlan> plan(const std::shared_ptr<const MixPlan>& rebuild);
     std::shared_ptr<const MixPlan> delivered(const DeliveryReport& report, const Deliverable& deliverable);
+    /// Of beds and objects: their tracks are no channels to be heard, so the lanes are placed again, as loud as the
+    /// file is.
+    std::shared_ptr<const MixPlan> placedAgain(const DeliveryReport& report, const Deliverable& deliverable);
     std::shared_ptr<const MixPlan> toBeDelivered(const Deliverable& deliverable);
 
     Document& m_document;

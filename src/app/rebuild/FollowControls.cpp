@@ -37,8 +37,8 @@ constexpr What kWhat[] = {{"followaside", "left-right", &PanFromPath::leftRight}
 
 }  // namespace
 
-FollowControls::FollowControls(FollowDesk& follow, RebuildDesk& desk, Hearing& hearing, QWidget* parent)
-    : QWidget(parent), m_follow(follow), m_desk(desk), m_hearing(hearing) {
+FollowControls::FollowControls(FollowDesk& follow, RebuildDesk& desk, QWidget* parent)
+    : QWidget(parent), m_follow(follow), m_desk(desk) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(6);
@@ -47,7 +47,7 @@ FollowControls::FollowControls(FollowDesk& follow, RebuildDesk& desk, Hearing& h
     auto* buttons = new QHBoxLayout;
     m_mark = makeSmallButton(
         "followmark", "Mark it",
-        "Then drag a box around the object in the picture window: the chosen lane follows it from there");
+        "Then drag a box around the object in the picture window: the chosen lane follows it from there (Shift+F)");
     m_mark->setCheckable(true);
     connect(m_mark, &QPushButton::clicked, &follow, &FollowDesk::setMarking);
     m_hand = makeSmallButton(
@@ -94,14 +94,8 @@ FollowControls::FollowControls(FollowDesk& follow, RebuildDesk& desk, Hearing& h
     m_found->setObjectName("followfound");
     m_lost = makeSmallButton("followlost", "Where it was lost",
                              "Goes to the next place where it was not found: drag a box around it in the picture, and "
-                             "it is followed on from there");
-    connect(m_lost, &QPushButton::clicked, this, [this] {
-        if (const auto at = m_follow.nextLost()) {
-            Player& p = m_hearing.player();
-            m_hearing.locate(int64_t(*at * p.sampleRate()));
-            m_follow.setMarking(true);
-        }
-    });
+                             "it is followed on from there (Ctrl+Shift+F)");
+    connect(m_lost, &QPushButton::clicked, &follow, &FollowDesk::toLost);
     column->addWidget(m_lost);
     column->addStretch();
     connect(&follow, &FollowDesk::changed, this, &FollowControls::refresh);

@@ -11,13 +11,12 @@ namespace rivlen {
 class FollowControls : public QWidget {
     Q_OBJECT
 public:
-    FollowControls(FollowDesk& follow, RebuildDesk& desk, Hearing& hearing, QWidget* parent = nullptr);
+    FollowControls(FollowDesk& follow, RebuildDesk& desk, QWidget* parent = nullptr);
 
 private:
     void refresh();
     FollowDesk& m_follow;
     RebuildDesk& m_desk;
-    Hearing& m_hearing;
     QLabel *m_hint, *m_found;
     QPushButton *m_mark, *m_hand, *m_stop, *m_lost;
     std::array<QCheckBox*, 3> m_what;

@@ -10,8 +10,9 @@ namespace {
 constexpr double kPointed = 0.1;  // of the picture: the size of what is pointed at
 }
 
-FollowDesk::FollowDesk(Document& document, Reels& reels, RebuildDesk& desk, Work& work, QObject* parent)
-    : QObject(parent), m_document(document), m_reels(reels), m_desk(desk), m_work(work) {
+FollowDesk::FollowDesk(Document& document, Reels& reels, RebuildDesk& desk, Hearing& hearing, Work& work,
+                       QObject* parent)
+    : QObject(parent), m_document(document), m_reels(reels), m_desk(desk), m_hearing(hearing), m_work(work) {
     connect(&desk, &RebuildDesk::reelChanged, this, &FollowDesk::forget);
     connect(&desk, &RebuildDesk::changed, this, &FollowDesk::changed);
 }
@@ -24,6 +25,10 @@ bool FollowDesk::possible() const {
 
 void FollowDesk::setMarking(bool on) {
     m_marking = on && possible();
+    if (on && !m_marking)
+        m_work.warn(
+            "A lane follows the picture where the mix has a format of its own, a lane is chosen, and the reel has a "
+            "picture.");
     if (m_marking) m_byHand = false;
     emit changed();
 }
@@ -155,6 +160,13 @@ const FollowedFrame* FollowDesk::at(double second) const {
                                   [](double t, const FollowedFrame& f) { return t < f.second; });
     const FollowedFrame& f = *std::prev(after);
     return second - f.second < 0.2 ? &f : nullptr;
+}
+
+void FollowDesk::toLost() {
+    const auto at = nextLost();
+    if (!at) return m_work.report("Nothing that is followed was lost.");
+    m_hearing.locate(int64_t(*at * m_hearing.player().sampleRate()));
+    setMarking(true);
 }
 
 std::optional<double> FollowDesk::nextLost() const {

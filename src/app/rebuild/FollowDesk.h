@@ -16,7 +16,8 @@ namespace rivlen {
 class FollowDesk : public QObject {
     Q_OBJECT
 public:
-    FollowDesk(Document& document, Reels& reels, RebuildDesk& desk, Work& work, QObject* parent = nullptr);
+    FollowDesk(Document& document, Reels& reels, RebuildDesk& desk, Hearing& hearing, Work& work,
+               QObject* parent = nullptr);
 
     /// The present reel has a picture, and a lane is chosen in a mix with places.
     bool possible() const;
@@ -43,6 +44,8 @@ public:
     /// Where it was found at a time; null outside of what was followed.
     const FollowedFrame* at(double second) const;
     std::vector<std::pair<double, double>> lost() const { return lostSpans(m_frames); }
+    /// Goes to the next place where it was lost, ready to be marked there.
+    void toLost();
     /// The beginning of the next span behind the playhead in which it was lost; the first one behind the last.
     std::optional<double> nextLost() const;
 
@@ -57,8 +60,9 @@ private:
     Document& m_document;
     Reels& m_reels;
     RebuildDesk& m_desk;
+    Hearing& m_hearing;
     Work& m_work;
-    std::string m_reel, m_lane;
+    std::string m_lane;
     std::vector<FollowAnchor> m_anchors;
     std::vector<FollowedFrame> m_frames, m_pointed;
     PanFromPath m_how;

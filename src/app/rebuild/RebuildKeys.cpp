@@ -51,6 +51,10 @@ void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reel
               {{"E", [t] { t->clips.keepBefore(); }}, {"W", [t] { t->clips.swapBefore(); }}}, here);
     sheet.add("at Rebuild: the music without its vocals, and with them again",
               {{"Shift+I", [t] { t->parts.instrumental(); }}}, here);
+    sheet.add("at Rebuild: mark in the picture what the lane follows; to where it was lost",
+              {{"Shift+F", [t] { t->follow.setMarking(!t->follow.marking()); }},
+               {"Ctrl+Shift+F", [t] { t->follow.toLost(); }}},
+              here);
     sheet.add("at Rebuild: marker, fill the loop with room tone, replace the music",
               {{"K", [t] { t->lanes.addMarker(); }}, {"T", [t] { t->tones.fillWithTone(); }}, {"R", replaceMusic}},
               here);

@@ -26,7 +26,7 @@ struct RebuildTools {
           scene(reels, desk, mix),
           parts(document, apart, desk),
           mends(document, reels, splitting, desk, mix),
-          follow(document, reels, desk, work),
+          follow(document, reels, desk, hearing, work),
           listening(hearing) {
         desk.follow();
     }

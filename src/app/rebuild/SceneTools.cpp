@@ -5,7 +5,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/document/Path.h"
 #include "core/base/Error.h"
+#include "core/exchange/ReadList.h"
 #include "core/media/AudioWriter.h"
 #include "core/rebuild/Automation.h"
 #include "core/rebuild/ClipEdits.h"
@@ -102,6 +104,44 @@ void SceneTools::render(const QString& file) {
             writer.commit();
         },
         [this, file] { m_desk.report(QString("The mix is written to %1.").arg(QFileInfo(file).fileName())); });
+}
+
+void SceneTools::layInList(const QString& file) {
+    const ReelFacts* facts = m_reels.current();
+    if (!m_desk.ready() || !facts || !facts->info) return;
+    const MediaInfo info = *facts->info;
+    const auto laid = std::make_shared<LaidIn>();
+    const auto made = std::make_shared<Rebuild>(m_desk.rebuild());
+    const std::filesystem::path list = toPath(QFileInfo(file).absoluteFilePath());
+    m_mix.run(
+        "Laying in " + QFileInfo(file).fileName(),
+        [laid, made, list, info](Progress&) {
+            const FrameRate rate = info.picture ? info.picture->rate : FrameRate();
+            *laid = layIn(*made, readList(list, rate), list.parent_path(), info.timecodeSeconds, info.duration());
+        },
+        [this, laid, made, before = m_desk.shared()] {
+            if (!(*before == m_desk.rebuild()))
+                return m_desk.tell("The lanes were changed while the list was read: lay it in again.");
+            if (laid->lanes + laid->markers == 0)
+                return m_desk.tell(laid->notes.empty() ? QString("The list holds nothing that can be laid in.")
+                                                       : QString::fromStdString(laid->notes.front()));
+            m_desk.edit("Lay in a list", [&](Rebuild& r) { r = *made; });
+            if (laid->lanes > 0) m_desk.chooseLane(made->lanes.back()->id);
+            QStringList said;
+            if (laid->clips > 0)
+                said << QString("%1 clip%2 on %3 lane%4")
+                            .arg(laid->clips)
+                            .arg(laid->clips == 1 ? "" : "s")
+                            .arg(laid->lanes)
+                            .arg(laid->lanes == 1 ? "" : "s");
+            if (laid->markers > 0) said << QString("%1 marker%2").arg(laid->markers).arg(laid->markers == 1 ? "" : "s");
+            const QString sentence = said.join(" and ") + " laid in.";
+            if (laid->notes.empty()) m_desk.report(sentence);
+            else
+                m_desk.tell(
+                    sentence + " " + QString::fromStdString(laid->notes.front()) +
+                    (laid->notes.size() > 1 ? QString(" (and %1 more)").arg(laid->notes.size() - 1) : QString()));
+        });
 }
 
 }  // namespace rivlen

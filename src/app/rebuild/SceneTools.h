@@ -4,7 +4,7 @@
 
 namespace rivlen {
 
-/// What is done to the whole scene: its room told, its music replaced, its mix written.
+/// What is done to the whole scene: its room told, its music replaced, a list laid in, its mix written.
 class SceneTools {
 public:
     SceneTools(const Reels& reels, RebuildDesk& desk, RebuildMix& mix) : m_reels(reels), m_desk(desk), m_mix(mix) {}
@@ -12,6 +12,8 @@ public:
     /// The cue's file becomes one of the rebuild's sounds.
     void replaceMusic(MusicReplacement replacement, const std::filesystem::path& cue, bool matchLoudness);
     void render(const QString& file);
+    /// A list of events or markers (ReadList.h), its tracks on lanes of their own, in one step.
+    void layInList(const QString& file);
 
 private:
     const Reels& m_reels;

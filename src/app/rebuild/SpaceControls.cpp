@@ -59,7 +59,7 @@ SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, SpaceListening
     views->addWidget(m_plan);
     views->addWidget(m_sphere);
     views->addWidget(new SpaceMeters(listening));
-    views->addWidget(new FollowControls(follow, desk, hearing));
+    views->addWidget(new FollowControls(follow, desk));
     showPage(*views, 0);
     column->addWidget(views, 1);
     m_places = new QWidget;

@@ -17,15 +17,16 @@ SpaceListening::SpaceListening(Hearing& hearing, QObject* parent) : QObject(pare
     connect(&hearing, &Hearing::changed, this, &SpaceListening::follow);
 }
 
-void SpaceListening::look(const QObject* viewer, bool on) {
-    if (on) m_viewers.insert(viewer);
-    else m_viewers.erase(viewer);
+void SpaceListening::look(const QObject* viewer, MixFeed::Measured what) {
+    m_viewers[viewer] = what;
     follow();
 }
 
 void SpaceListening::follow() {
-    const bool wanted = !m_viewers.empty();
-    m_hearing.player().setMeasured(wanted);
+    auto most = MixFeed::Measured::Nothing;
+    for (const auto& [viewer, what] : m_viewers) most = std::max(most, what);
+    const bool wanted = most != MixFeed::Measured::Nothing;
+    m_hearing.player().setMeasured(most);
     const bool playing = wanted && m_hearing.player().playing();
     if (playing && !m_timer.isActive()) m_timer.start();
     if (!wanted) m_timer.stop();

@@ -1,7 +1,7 @@
 #pragma once
 #include <QTimer>
+#include <map>
 #include <optional>
-#include <set>
 
 #include "app/hearing/Hearing.h"
 #include "core/space/SpaceMeter.h"
@@ -14,8 +14,8 @@ class SpaceListening : public QObject {
     Q_OBJECT
 public:
     explicit SpaceListening(Hearing& hearing, QObject* parent = nullptr);
-    /// viewer looks, or no longer.
-    void look(const QObject* viewer, bool on);
+    /// viewer looks, at the energy alone or at everything, or no longer.
+    void look(const QObject* viewer, MixFeed::Measured what);
     const SpaceReading& reading() const { return m_reading; }
     /// Of the last reading; null before there is one.
     const SphereMap* map() const { return m_map ? &*m_map : nullptr; }
@@ -32,7 +32,7 @@ private:
     void follow();
     Hearing& m_hearing;
     QTimer m_timer;
-    std::set<const QObject*> m_viewers;
+    std::map<const QObject*, MixFeed::Measured> m_viewers;
     SpaceReading m_reading;
     std::optional<SphereMap> m_map;
     std::vector<double> m_peaks, m_highest;

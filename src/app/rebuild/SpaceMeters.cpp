@@ -114,6 +114,10 @@ SpaceMeters::SpaceMeters(SpaceListening& listening, QWidget* parent) : QWidget(p
     pair->addWidget(m_other, 1);
     pair->addWidget(m_alike);
     column->addLayout(pair);
+    m_loud = addPageText(column);
+    m_loud->setObjectName("wholeloudness");
+    m_loud->setToolTip(
+        "ITU-R BS.1770: surrounds weigh 1.5 dB more, the LFE is left out, ambisonics are decoded to 7.1");
     m_whence = addPageText(column);
     m_whence->setObjectName("whence");
     connect(&listening, &SpaceListening::heard, this, &SpaceMeters::refresh);
@@ -138,6 +142,8 @@ void SpaceMeters::refresh() {
     const int a = m_one->currentIndex(), b = m_other->currentIndex();
     m_alike->setText(
         QString("%1%2").arg(r.correlation(a, b) < 0 ? "−" : "+").arg(std::fabs(r.correlation(a, b)), 0, 'f', 2));
+    m_loud->setText(QString("The whole, in its own channels: %1 LUFS now, %2 over 3 s, %3 so far.")
+                        .arg(decibels(r.momentary), decibels(r.shortTerm), decibels(r.integrated)));
     const auto w = m_listening.map()->whence(r);
     if (w.power < 1e-9) {
         m_whence->setText("Energy: silence.");

@@ -14,8 +14,8 @@ public:
     explicit SpaceMeters(SpaceListening& listening, QWidget* parent = nullptr);
 
 protected:
-    void showEvent(QShowEvent*) override { m_listening.look(this, true); }
-    void hideEvent(QHideEvent*) override { m_listening.look(this, false); }
+    void showEvent(QShowEvent*) override { m_listening.look(this, MixFeed::Measured::Everything); }
+    void hideEvent(QHideEvent*) override { m_listening.look(this, MixFeed::Measured::Nothing); }
 
 private:
     class Bars;
@@ -23,7 +23,7 @@ private:
     SpaceListening& m_listening;
     Bars* m_bars;
     QComboBox *m_one, *m_other;
-    QLabel *m_alike, *m_whence;
+    QLabel *m_alike, *m_loud, *m_whence;
     QStringList m_names;
 };
 

@@ -24,8 +24,8 @@ protected:
     void paintRoom(QPainter& p) override;
     void paintAround(QPainter& p, const Lane& lane, const Placer::Where& where) const override;
     bool key(QKeyEvent* e) override;
-    void showEvent(QShowEvent*) override { m_listening.look(this, true); }
-    void hideEvent(QHideEvent*) override { m_listening.look(this, false); }
+    void showEvent(QShowEvent*) override { m_listening.look(this, MixFeed::Measured::Energy); }
+    void hideEvent(QHideEvent*) override { m_listening.look(this, MixFeed::Measured::Nothing); }
 
 private:
     void hear();

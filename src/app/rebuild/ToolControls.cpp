@@ -30,6 +30,17 @@ ToolControls::ToolControls(RebuildDesk& desk, RebuildMix& mix, ToneTools& tones,
            [this] { replaceMusic(); });
     sounds->addStretch();
     column->addLayout(sounds);
+    auto* lists = new QHBoxLayout;
+    button(lists, "layinlist", "Lay in a list…",
+           "The tracks of an event list (OpenTimelineIO, AES31-3, CMX 3600) on lanes of their own, with their sounds; "
+           "or markers (CSV, labels)",
+           [this] {
+               const QString file =
+                   QFileDialog::getOpenFileName(this, "Lay in a list", {}, "Lists (*.otio *.adl *.edl *.csv *.txt)");
+               if (!file.isEmpty()) m_scene.layInList(file);
+           });
+    lists->addStretch();
+    column->addLayout(lists);
     column->addSpacing(8);
     addPageHeading(column, "Holes, bangs and stray words");
     addPageText(

@@ -78,20 +78,26 @@ std::vector<LaneTrack> tracksOf(const Rebuild& rebuild, int rate) {
 std::string cmxList(const EventList& list, const LaneTrack& track) {
     std::ostringstream out;
     out << "TITLE: " << plain(list.title + ", " + track.name).substr(0, 70)
-        << "\nFCM: " << (list.drop ? "DROP FRAME" : "NON-DROP FRAME") << "\n\n";
+        << "\nFCM: " << (list.drop ? "DROP FRAME" : "NON-DROP FRAME") << "\n"
+        << formatted("* PROGRAMME BEGINS AT %.6f S", list.start) << "\n\n";
     size_t number = 0;
     for (const LaneEvent& e : track.events) {
         if (++number > 999) break;
         const std::string in = list.timecode(e.from), end = list.timecode(e.to);
         out << formatted("%03zu  %-8s %-5s C        ", number, e.reelName.c_str(), list.channels == 1 ? "A" : "AA")
             << in << ' ' << end << ' ' << in << ' ' << end << '\n';
-        out << "* FROM CLIP NAME: " << plain(e.file) << "\n";
+        out << "* FROM CLIP NAME: " << plain(e.file) << "\n* NAME: " << plain(shown(e)) << "\n";
         out << formatted("* EXACT: SAMPLES %lld TO %lld AT %d HZ", static_cast<long long>(e.from),
                          static_cast<long long>(e.to), list.sampleRate)
             << "\n";
         if (e.clip.gain != 0) out << formatted("* GAIN: %+.2f DB", e.clip.gain) << "\n";
         if (e.clip.fadeIn > 0 || e.clip.fadeOut > 0)
-            out << formatted("* FADES: IN %.3f S, OUT %.3f S", e.clip.fadeIn, e.clip.fadeOut) << "\n";
+            out << formatted("* FADES: IN %lld SAMPLES %s, OUT %lld SAMPLES %s",
+                             static_cast<long long>(std::llround(e.clip.fadeIn * list.sampleRate)),
+                             fadeShapeName(e.clip.fadeInShape),
+                             static_cast<long long>(std::llround(e.clip.fadeOut * list.sampleRate)),
+                             fadeShapeName(e.clip.fadeOutShape))
+                << "\n";
     }
     return out.str();
 }

@@ -20,14 +20,16 @@ struct Point {
 void smooth(std::vector<Point>& part, double seconds) {
     if (seconds <= 0 || part.size() < 3) return;
     const std::vector<Point> was = part;
+    size_t first = 0;
     for (size_t i = 0; i < was.size(); ++i) {
         // The same reach to both sides: the ends stay where they are, and nothing is drawn towards the inside.
         const double reach =
             std::min({3 * seconds, was[i].second - was.front().second, was.back().second - was[i].second});
         double sum = 0, azimuth = 0, elevation = 0, size = 0;
-        for (size_t k = 0; k < was.size(); ++k) {
+        while (was[first].second < was[i].second - 3 * seconds) ++first;
+        for (size_t k = first; k < was.size() && was[k].second <= was[i].second + reach + 1e-9; ++k) {
             const double d = was[k].second - was[i].second;
-            if (std::fabs(d) > reach + 1e-9) continue;
+            if (d < -reach - 1e-9) continue;
             const double w = std::exp(-d * d / (2 * seconds * seconds));
             sum += w, azimuth += w * was[k].azimuth, elevation += w * was[k].elevation,
                 size += w * std::log(was[k].size);

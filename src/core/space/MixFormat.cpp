@@ -53,6 +53,13 @@ MixFormat mixFormatOf(const std::string& id) {
     return MixFormat::Reel;
 }
 
+MixFormat formatOfChannels(int channels) {
+    if (channels == 1 || channels == 2 || channels == 6 || channels == 8) return MixFormat::Reel;
+    for (const auto& facts : mixFormats())
+        if (facts.channels == channels) return facts.format;
+    return MixFormat::Reel;
+}
+
 const std::vector<Speaker>& speakersOf(MixFormat format) {
     static const std::vector<Speaker> none;
     switch (format) {

@@ -35,6 +35,10 @@ const MixFormatFacts& mixFormatFacts(MixFormat format);
 /// By id; Reel for ids that there are not.
 MixFormat mixFormatOf(const std::string& id);
 
+/// The format that a file of so many channels has; Reel for 1, 2, 6 and 8, which need no format to be known, and for
+/// counts that no format has. Four are AmbiX of the first order.
+MixFormat formatOfChannels(int channels);
+
 struct Speaker {
     const char* name;
     Direction at;

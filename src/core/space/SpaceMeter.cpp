@@ -20,7 +20,12 @@ double SpaceReading::correlation(int a, int b) const {
 }
 
 SpaceMeter::SpaceMeter(MixFormat format, int channels, int sampleRate)
-    : m_format(format), m_channels(channels), m_rate(sampleRate), m_covariance(size_t(channels * channels), 0.0) {
+    : m_format(format),
+      m_channels(channels),
+      m_rate(sampleRate),
+      m_measured(format, channels, measuredLayoutOf(format)),
+      m_whole(m_measured.outputs(), sampleRate, LoudnessMeter::Detail::LoudnessAndPeak),
+      m_covariance(size_t(channels * channels), 0.0) {
     for (int c = 0; c < channels; ++c) {
         m_peaks.emplace_back(1, sampleRate);
         if (mixFormatFacts(format).order == 0)
@@ -28,10 +33,11 @@ SpaceMeter::SpaceMeter(MixFormat format, int channels, int sampleRate)
     }
 }
 
-void SpaceMeter::add(const AudioBuffer& mix) {
+void SpaceMeter::add(const AudioBuffer& mix, Detail detail) {
     if (mix.channels() != m_channels || mix.frames() == 0) return;
+    const bool everything = detail == Detail::Everything;
     std::vector<double> peaks, loudness;
-    for (int c = 0; c < m_channels; ++c) {
+    for (int c = 0; c < m_channels && everything; ++c) {
         AudioBuffer one(1, mix.frames());
         std::copy(mix.channel(c).begin(), mix.channel(c).end(), one.channel(0).begin());
         m_peaks[size_t(c)].add(one);
@@ -50,14 +56,20 @@ void SpaceMeter::add(const AudioBuffer& mix) {
             c = kept * c + (1 - kept) * double(sum) / double(mix.frames());
             m_covariance[size_t(b * m_channels + a)] = c;
         }
+    if (everything) m_whole.add(m_measured(mix));
     const std::lock_guard lock(m_guard);
+    if (everything) {
+        m_reading.momentary = m_whole.momentary();
+        m_reading.shortTerm = m_whole.shortTerm();
+        m_reading.integrated = m_whole.integrated();
+    }
     if (m_reading.channels == 0) {
         m_reading.channels = m_channels;
         m_reading.format = m_format;
         m_reading.truePeaks.assign(size_t(m_channels), kSilenceDb);
     }
     for (size_t c = 0; c < peaks.size(); ++c) m_reading.truePeaks[c] = std::max(m_reading.truePeaks[c], peaks[c]);
-    m_reading.loudness = std::move(loudness);
+    if (everything) m_reading.loudness = std::move(loudness);
     m_reading.covariance = m_covariance;
 }
 

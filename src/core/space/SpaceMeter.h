@@ -6,6 +6,7 @@
 #include "core/audio/AudioBuffer.h"
 #include "core/loudness/Loudness.h"
 #include "core/loudness/TruePeak.h"
+#include "core/space/MixFold.h"
 #include "core/space/MixFormat.h"
 
 namespace rivlen {
@@ -17,6 +18,8 @@ struct SpaceReading {
     std::vector<double> truePeaks;  ///< dBTP since the last reading, by channel
     std::vector<double>
         loudness;  ///< momentary LUFS of a channel by itself, without its loudspeaker's weight; empty: ambisonics
+    double momentary = -200, shortTerm = -200,
+           integrated = -200;        ///< LUFS of the whole, BS.1770 weights, since the meter was made
     std::vector<double> covariance;  ///< means of products over the last tenth of a second or so, channel by channel
 
     double product(int a, int b) const { return covariance[size_t(a) * size_t(channels) + size_t(b)]; }
@@ -24,12 +27,15 @@ struct SpaceReading {
     double correlation(int a, int b) const;
 };
 
-/// Listens to a mix in its own channels: true peaks and loudness of each (ITU-R BS.1770, by libebur128), and how alike
-/// any two are. add() is for the thread that plays, read() for another.
+/// Listens to a mix in its own channels: true peaks and loudness of each and of the whole (ITU-R BS.1770, by
+/// libebur128; ambisonics as they are decoded to 7.1), and how alike any two are. add() is for the thread that plays,
+/// read() for another.
 class SpaceMeter {
 public:
     SpaceMeter(MixFormat format, int channels, int sampleRate);
-    void add(const AudioBuffer& mix);
+    /// What is found out: where the energy is costs little, peaks and loudness of each channel are dearer.
+    enum class Detail { Energy, Everything };
+    void add(const AudioBuffer& mix, Detail detail = Detail::Everything);
     SpaceReading read();
     MixFormat format() const { return m_format; }
     int channels() const { return m_channels; }
@@ -38,6 +44,8 @@ private:
     const MixFormat m_format;
     const int m_channels, m_rate;
     std::vector<TruePeak> m_peaks;
+    MixFold m_measured;  ///< to the loudspeakers that loudness is that of
+    LoudnessMeter m_whole;
     std::vector<LoudnessMeter> m_loudness;  ///< none: ambisonics
     std::vector<double> m_covariance;
     std::mutex m_guard;
