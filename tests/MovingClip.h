@@ -12,8 +12,9 @@ namespace rivlen::test {
 /// thing crosses it, from 5 to 6 s there is another shot without it, at 7.2 s it passes half behind a post; the
 /// background pans slowly.
 struct MovingClip {
-    MovingClip(int across, int down) : width(across), height(down) {}
-    const int width, height;
+    /// seed: of all textures, so that the same way is gone by another thing in another place.
+    MovingClip(int across, int down, int textures = 0) : width(across), height(down), seed(textures) {}
+    const int width, height, seed;
     static constexpr int kFps = 25, kFrames = 250;
 
     static double xAt(double t) { return 0.5 - 0.32 * std::cos(t * 0.62); }
@@ -76,12 +77,13 @@ private:
         return double((h ^ (h >> 16)) & 0xffff) / 65535;
     }
     /// Patches of brightness, soft at their edges.
-    static double texture(double x, double y, double scale, int seed) {
+    double texture(double x, double y, double scale, int layer) const {
+        const int own = layer + 17 * seed;
         const double u = x / scale, v = y / scale;
         const int a = int(std::floor(u)), b = int(std::floor(v));
         const double fx = u - a, fy = v - b, sx = fx * fx * (3 - 2 * fx), sy = fy * fy * (3 - 2 * fy);
-        const double top = hash(a, b, seed) + sx * (hash(a + 1, b, seed) - hash(a, b, seed));
-        const double low = hash(a, b + 1, seed) + sx * (hash(a + 1, b + 1, seed) - hash(a, b + 1, seed));
+        const double top = hash(a, b, own) + sx * (hash(a + 1, b, own) - hash(a, b, own));
+        const double low = hash(a, b + 1, own) + sx * (hash(a + 1, b + 1, own) - hash(a, b + 1, own));
         return top + sy * (low - top);
     }
     static bool crossing(double x, double y, double t) {

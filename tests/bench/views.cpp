@@ -131,6 +131,19 @@ struct Long {
         auto& lanes = window->pictures().lanes();
         walk("Lanes of three stems", lanes, [&] { return lanes.waves().busy(); });
     }
+    void walkStretch() {
+        TimeAxis axis;
+        axis.setDuration(kHours * 3600);
+        QWidget nothing;
+        DeliveryStretch stretch(axis);
+        stretch.follow({file}, 0);
+        Steps zoom;
+        axis.show(0, axis.duration());
+        until([&] { return !stretch.busy(); });
+        for (int i = 0; i < 44; ++i)
+            step(zoom, nothing, [&] { return stretch.busy(); }, [&] { axis.zoom(0.7, 0.37 * axis.duration()); });
+        zoom.tell("What is in sight of a file, zooming");
+    }
     bool walkDelivery() {
         // One file is enough to be looked at; all five of a session that says nothing take minutes more.
         studio->document.editDeliverables("Tick one", [](std::vector<Deliverable>& all) {
@@ -158,7 +171,11 @@ int main(int argc, char** argv) {
     row("---", "---", "---");
     Long reel;
     const std::string only =
-        argc < 2 ? "" : argv[1];  // "split": with stems alone, "delivered": the delivered file alone
+        argc < 2 ? "" : argv[1];  // "split": with stems alone, "delivered": the delivered file, "stretch": without its window
+    if (only == "stretch") {  // what is in sight of a delivered file, alone: the reel's own file stands for it
+        reel.walkStretch();
+        return 0;
+    }
     if (only.empty()) {
         if (!reel.open()) return 1;
         reel.walkPictures(", not split");

@@ -32,11 +32,11 @@ std::vector<FollowedFrame> straight(double seconds, const std::function<PictureB
 }
 
 struct Follow : testing::Test {
-    static std::filesystem::path video() {
+    static std::filesystem::path video(int textures = 0) {
         static TempFolder folder;
-        const auto file = folder / "moving.mkv";
+        const auto file = folder / ("moving-" + std::to_string(textures) + ".mkv");
         if (!std::filesystem::exists(file)) {
-            EXPECT_TRUE(clip().write(file));
+            EXPECT_TRUE(MovingClip(640, 360, textures).write(file));
         }
         return file;
     }
@@ -48,8 +48,12 @@ struct Follow : testing::Test {
 
 }  // namespace
 
-TEST_F(Follow, StaysWithinTwoDegreesOfAKnownWay) {
-    const auto frames = followObject(video(), {{0, boxAt(clip(), 0)}}, 10, {});
+// Three things in three places.
+struct FollowEach : Follow, testing::WithParamInterface<int> {};
+INSTANTIATE_TEST_SUITE_P(Textures, FollowEach, testing::Values(0, 2, 4));
+
+TEST_P(FollowEach, StaysWithinTwoDegreesOfAKnownWay) {
+    const auto frames = followObject(video(GetParam()), {{0, boxAt(clip(), 0)}}, 10, {});
     ASSERT_NEAR(double(frames.size()), MovingClip::kFrames, 2);
     PanFromPath how;
     how.nearFar = how.upDown = true;

@@ -32,9 +32,10 @@ std::vector<float> shortTermOf(SampleSource& source, int64_t first, int64_t end,
     return all;
 }
 
-DeliveryStretch::Found read(SampleSource& source, double begin, double from, double to, int columns,
-                            const Progress& progress) {
+DeliveryStretch::Found read(const std::vector<std::filesystem::path>& files, double begin, double from, double to,
+                            int columns, const Progress& progress) {
     DeliveryStretch::Found found{from, to, {}, {}, {}, 1e-6f};
+    JoinedFiles source(files);
     const double rate = source.sampleRate();
     const int64_t first = std::max<int64_t>(0, std::llround((from - begin) * rate)),
                   end = std::min(source.frames(), int64_t(std::llround((to - begin) * rate)));
@@ -47,14 +48,7 @@ DeliveryStretch::Found read(SampleSource& source, double begin, double from, dou
             for (const float v : found.samples.back()) found.loudest = std::max(found.loudest, std::fabs(v));
         }
     } else {
-        for (int column = 0; column < columns; ++column) {
-            progress.throwIfCancelled();
-            const int64_t a = first + (end - first) * column / columns,
-                          b = first + (end - first) * (column + 1) / columns;
-            const AudioBuffer part = source.read(a, std::max<int64_t>(1, b - a));
-            const auto [low, high] = std::minmax_element(part.samples().begin(), part.samples().end());
-            found.wave.emplace_back(*low, *high);
-        }
+        found.wave = waveOfFiles(files, first, end, columns, progress);
     }
     if (to - from <= DeliveryStretch::kLoudnessSeconds) found.shortTerm = shortTermOf(source, first, end, progress);
     return found;
@@ -86,8 +80,7 @@ void DeliveryStretch::read() {
     }
     m_newest.run([this, files = m_files, begin = m_begin, from = m_axis.from(), to = m_axis.to(),
                   columns = m_columns](const Progress& progress) {
-        JoinedFiles source(files);
-        return [this, found = rivlen::read(source, begin, from, to, columns, progress)] {
+        return [this, found = rivlen::read(files, begin, from, to, columns, progress)] {
             m_found = found;
             emit changed();
         };

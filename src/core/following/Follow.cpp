@@ -1,6 +1,7 @@
 #include "core/following/Follow.h"
 
 #include <algorithm>
+#include <future>
 
 namespace rivlen {
 
@@ -12,18 +13,25 @@ std::vector<FollowedFrame> followObject(const std::filesystem::path& video, cons
                                         double to, const Progress& progress) {
     std::vector<FollowedFrame> all;
     if (anchors.empty()) return all;
-    PictureReader reader(video);
+    PictureReader reader(video, PictureReader::Care::Swift);
     const auto tracker = makeObjectTracker();
     const double from = anchors[0].second, step = 1 / reader.info().rate.perSecond();
     double at = from;
     int64_t before = -1;
     size_t next = 0;
     PictureBox box = anchors[0].box;
+    // The next frame is read while this one is looked at.
+    const auto ahead = [&reader, step](double second) {
+        return std::async(std::launch::async,
+                          [&reader, step, second] { return reader.at(second + step / 4, kHeight); });
+    };
+    auto coming = ahead(at);
     while (at < to) {
         progress.throwIfCancelled();
         progress.report((at - from) / std::max(step, to - from));
-        const auto frame = reader.at(at + step / 4, kHeight);
+        const auto frame = coming.get();
         if (!frame || frame->number == before) break;  // the picture has ended
+        coming = ahead(frame->to);
         before = frame->number;
         bool seen = true;
         if (next < anchors.size() && frame->to > anchors[next].second) {

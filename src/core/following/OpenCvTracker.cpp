@@ -13,21 +13,22 @@ namespace rivlen {
 namespace {
 
 constexpr size_t kMostPoints = 60, kFewest = 6;
+constexpr size_t kForScale = 12;                  // points that agree: of fewer the growth is mostly noise
 constexpr double kFlowError = 1.5;                // pixels that a point may be off after it was followed there and back
 constexpr double kSpread = 2.5;                   // pixels that a point may move apart from the others
 constexpr double kSure = 0.5;                     // likeness at which what the flow says is believed
 constexpr double kLikeEnough = 0.6;               // the same at which it is learned anew, where the points have stayed
 constexpr double kStayed = 0.7;                   // share of the points that do: fewer, and something covers it
-constexpr double kFoundAgain = 0.66;              // likeness at which what was lost is found
-constexpr double kFoundAnywhere = 0.74;           // the same in the whole picture
+constexpr double kFoundAgain = 0.74;              // likeness at which what was lost is found
+constexpr double kFoundAnywhere = 0.76;           // the same in the whole picture
 constexpr double kInner = 0.76;                   // of the box: what is looked at; its corners are mostly background
 constexpr int kLooks = 28;                        // pixels of the longer side of a look
 constexpr size_t kMostLooks = 6;                  // that are remembered: the first, and the newest
-constexpr int kLearnEvery = 4, kSearchEvery = 3;  // frames
+constexpr int kLearnEvery = 4, kSearchEvery = 4;  // frames
 constexpr int kLongAway = 15;                     // frames after which it may be anywhere
-constexpr double kCoarse = 0.5, kWorthALook = 0.6;  // of a look's size; likeness of what is looked at closer
-constexpr double kScaleCosts = 0.12;                // likeness that another size must bring, for each factor of e
-constexpr int kSoon = 4;                            // frames after which the search widens
+constexpr double kCoarse = 0.36, kWorthALook = 0.6;  // of a look's size; likeness of what is looked at closer
+constexpr double kScaleCosts = 0.12;                 // likeness that another size must bring, for each factor of e
+constexpr int kSoon = 4;                             // frames after which the search widens
 
 double middleOf(std::vector<double> v) {
     std::nth_element(v.begin(), v.begin() + long(v.size() / 2), v.end());
@@ -51,6 +52,7 @@ public:
                  std::max(6.0, object.height * frame.height)};
         m_size = m_sure = m_box.size();
         m_looks = {look(m_box)};
+        m_sureLook = m_looks[0];
         m_lost = m_since = 0;
         m_everywhere = false;
         m_speed = {};
@@ -120,6 +122,10 @@ private:
     }
     void learn() {
         if (++m_since < kLearnEvery) return;
+        remember();
+        m_sureLook = m_looks.back();
+    }
+    void remember() {
         const cv::Mat now = look(m_box);
         if (now.empty()) return;
         m_since = 0;
@@ -207,7 +213,7 @@ private:
                 const double far = cv::norm(from[best[i]] - from[best[k]]);
                 if (far > 6) scales.push_back(cv::norm(to[best[i]] - to[best[k]]) / far);
             }
-        const double scale = scales.size() < 6 ? 1 : std::clamp(middleOf(std::move(scales)), 0.93, 1.07);
+        const double scale = best.size() < kForScale ? 1 : std::clamp(middleOf(std::move(scales)), 0.975, 1.025);
         std::vector<double> x, y;
         for (size_t i : best) {
             const cv::Point2d shift = cv::Point2d(to[i]) - middle - scale * (cv::Point2d(from[i]) - middle);
@@ -221,18 +227,20 @@ private:
         return seen.area() > 0.4 * box.area() && box.width >= 4 && box.height >= 4;
     }
 
-    /// The looks that are searched for: the first, the newest, and the one between; turned a little where it has been
-    /// away.
-    std::vector<cv::Mat> wanted(bool turned) const {
-        std::vector<cv::Mat> all{m_looks.front(), m_looks.back()};
-        for (size_t i = 0, plain = all.size(); turned && i < plain; ++i)
-            for (const double degrees : {-40.0, -20.0, 20.0, 40.0}) {
-                cv::Mat out;
-                const cv::Point2f middle(float(all[i].cols) / 2, float(all[i].rows) / 2);
-                cv::warpAffine(all[i], out, cv::getRotationMatrix2D(middle, degrees, 1), all[i].size(),
-                               cv::INTER_LINEAR, cv::BORDER_REFLECT);
-                all.push_back(out);
-            }
+    /// The looks that are searched for: the first and the newest; where it has been away all of them, and the last one
+    /// that the flow led to turned as well.
+    std::vector<cv::Mat> wanted(bool away) const {
+        if (!away) return {m_looks.front(), m_looks.back()};
+        std::vector<cv::Mat> all = m_looks;
+        const std::vector<double> turns = m_lost > kLongAway ? std::vector<double>{-80, -60, -40, -20, 20, 40, 60, 80}
+                                                             : std::vector<double>{-40, -20, 20, 40};
+        for (const double degrees : turns) {
+            cv::Mat out;
+            const cv::Point2f middle(float(m_sureLook.cols) / 2, float(m_sureLook.rows) / 2);
+            cv::warpAffine(m_sureLook, out, cv::getRotationMatrix2D(middle, degrees, 1), m_sureLook.size(),
+                           cv::INTER_LINEAR, cv::BORDER_REFLECT);
+            all.push_back(out);
+        }
         return all;
     }
 
@@ -240,18 +248,17 @@ private:
         double like;
         cv::Rect2d box;
     };
-    /// The place in a window that looks most like what is wanted. coarse: at half the size and without colours.
+    /// The place in a window that looks most like what is wanted. coarse: at a third of the size.
     Candidate bestIn(const cv::Rect& window, const std::vector<cv::Mat>& looks, const std::vector<double>& scales,
                      bool coarse) const {
         Candidate best{0, {}};
         std::vector<cv::Mat> small = looks;
         if (coarse)
             for (cv::Mat& look : small) {
-                cv::Mat half;
-                cv::resize(look, half, {}, kCoarse, kCoarse, cv::INTER_AREA);
-                cv::cvtColor(half, look, cv::COLOR_RGB2GRAY);
+                cv::Mat part;
+                cv::resize(look, part, {}, kCoarse, kCoarse, cv::INTER_AREA);
+                look = part;
             }
-        const cv::Mat& picture = coarse ? m_grey : m_colour;
         for (const double scale : scales) {
             // A look is the inner part of a box.
             const double shrink = double(small[0].cols) / (m_sure.width * kInner * scale),
@@ -259,7 +266,7 @@ private:
             const cv::Size wanted(cvRound(window.width * shrink), cvRound(window.height * shrink));
             if (wanted.width < small[0].cols || wanted.height < small[0].rows) continue;
             cv::Mat field, like;
-            cv::resize(picture(window), field, wanted, 0, 0, shrink < 1 ? cv::INTER_AREA : cv::INTER_LINEAR);
+            cv::resize(m_colour(window), field, wanted, 0, 0, shrink < 1 ? cv::INTER_AREA : cv::INTER_LINEAR);
             for (const cv::Mat& look : small) {
                 cv::matchTemplate(field, look, like, cv::TM_CCOEFF_NORMED);
                 double most = 0;
@@ -286,7 +293,8 @@ private:
         const cv::Rect whole(0, 0, m_grey.cols, m_grey.rows);
         const cv::Rect window = everywhere ? whole : inside(scaledAbout(expected, 1 + 2 * reach), m_grey.size());
         const auto looks = wanted(away);
-        const std::vector<double> sizes = away ? std::vector<double>{0.8, 1, 1.25} : std::vector<double>{0.93, 1, 1.08};
+        const std::vector<double> sizes =
+            away ? std::vector<double>{0.7, 0.84, 1, 1.2, 1.44} : std::vector<double>{0.93, 1, 1.08};
         // Coarsely first: where there is nothing alike, the fine search would take ten times as long.
         const Candidate coarse = bestIn(window, looks, sizes, away);
         Candidate best = coarse;
@@ -297,15 +305,25 @@ private:
                           false);
         }
         if (best.like < (everywhere ? kFoundAnywhere : kFoundAgain)) return false;
-        m_speed = {};
+        const cv::Point2d moved = best.box.tl() - m_box.tl();
+        m_speed = m_lost == 0 ? 0.5 * m_speed + 0.5 * moved : cv::Point2d();
         m_box = best.box;
         m_points.clear();
         plant();
+        // It has turned or changed while it was away: in the next frame it is looked for as it is now.
+        if (best.like > kFoundAnywhere) {
+            remember();
+            if (away) {  // what is near may be half covered by now
+                m_sure = m_box.size();
+                m_sureLook = m_looks.back();
+            }
+        }
         return true;
     }
 
     cv::Mat m_colour, m_grey, m_small, m_greyBefore, m_smallBefore;
     std::vector<cv::Mat> m_looks;  ///< the first, then the newest of those that were sure
+    cv::Mat m_sureLook;            ///< the newest one that was learned while the flow led, or found again for sure
     cv::Size2d m_size;             ///< of the box at the beginning, whose shape all looks have
     cv::Size2d m_sure;             ///< of the box when the flow led it last
     int m_since = 0;               ///< frames since one was learned

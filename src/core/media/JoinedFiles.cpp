@@ -1,6 +1,7 @@
 #include "core/media/JoinedFiles.h"
 
 #include <algorithm>
+#include <future>
 
 #include "core/base/Error.h"
 
@@ -35,6 +36,28 @@ AudioBuffer JoinedFiles::read(int64_t first, int64_t count) {
         std::copy(one.channel(0).begin(), one.channel(0).end(), out.channel(int(c)).begin());
     }
     return out;
+}
+
+std::vector<std::pair<float, float>> waveOfFiles(const std::vector<std::filesystem::path>& files, int64_t first,
+                                                 int64_t end, int columns, const Progress& progress) {
+    const auto some = [&](int from, int to) {
+        JoinedFiles source(files);
+        std::vector<std::pair<float, float>> wave;
+        for (int column = from; column < to; ++column) {
+            progress.throwIfCancelled();
+            const int64_t a = first + (end - first) * column / columns,
+                          b = first + (end - first) * (column + 1) / columns;
+            const AudioBuffer part = source.read(a, std::max<int64_t>(1, b - a));
+            const auto [low, high] = std::minmax_element(part.samples().begin(), part.samples().end());
+            wave.emplace_back(*low, *high);
+        }
+        return wave;
+    };
+    auto behind = std::async(std::launch::async, some, columns / 2, columns);
+    auto wave = some(0, columns / 2);
+    const auto rest = behind.get();
+    wave.insert(wave.end(), rest.begin(), rest.end());
+    return wave;
 }
 
 }  // namespace rivlen

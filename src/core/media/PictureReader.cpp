@@ -28,6 +28,7 @@ struct PictureReader::Impl {
     AVStream* stream = nullptr;
     AVPacket* packet = av_packet_alloc();
     AVFrame *shown = av_frame_alloc(), *coming = av_frame_alloc();  ///< the frame at the place, and the one after it
+    bool swift = false;
     bool haveShown = false, haveComing = false, drained = false;
     SwsContext* scale = nullptr;
     PictureInfo info;
@@ -62,7 +63,11 @@ struct PictureReader::Impl {
         codec = avcodec_alloc_context3(decoder);
         avcodec_parameters_to_context(codec, stream->codecpar);
         codec->pkt_timebase = stream->time_base;
-        codec->thread_count = 1;  // sound and separation need the processors more
+        codec->thread_count = swift ? 2 : 1;  // sound and separation need the processors more
+        if (swift) {
+            codec->flags2 |= AV_CODEC_FLAG2_FAST;
+            codec->skip_loop_filter = AVDISCARD_NONREF;
+        }
         if (avcodec_open2(codec, decoder, nullptr) < 0)
             unreadable("cannot be decoded; its sound can be worked on all the same.");
         info.width = codec->width;
@@ -137,7 +142,8 @@ struct PictureReader::Impl {
         out.width = std::max(1, int(std::lround(double(out.height) * shown->width / shown->height * av_q2d(pixel))));
         out.rgba.resize(size_t(out.width) * size_t(out.height) * 4);
         scale = sws_getCachedContext(scale, shown->width, shown->height, AVPixelFormat(shown->format), out.width,
-                                     out.height, AV_PIX_FMT_RGBA, SWS_BILINEAR, nullptr, nullptr, nullptr);
+                                     out.height, AV_PIX_FMT_RGBA, SWS_BILINEAR, nullptr,
+                                     nullptr, nullptr);
         if (!scale) unreadable("has a pixel format that cannot be shown.");
         // The scaler writes in blocks of up to 64 bytes, beyond the ends of short rows: it gets rows with room for
         // that.
@@ -158,7 +164,8 @@ struct PictureReader::Impl {
     }
 };
 
-PictureReader::PictureReader(const fs::path& file) : m(std::make_unique<Impl>()) {
+PictureReader::PictureReader(const fs::path& file, Care care) : m(std::make_unique<Impl>()) {
+    m->swift = care == Care::Swift;
     av_log_set_level(AV_LOG_FATAL);
     m->file = file;
     m->open();

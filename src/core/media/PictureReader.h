@@ -20,8 +20,11 @@ struct PictureFrame {
 /// sound but where it begins.
 class PictureReader {
 public:
+    /// How frames are made: Exact, by one thread, as they are to be shown; Swift, by two threads and a little rougher,
+    /// for who reads many in their order.
+    enum class Care { Exact, Swift };
     /// Throws Error (InputUnreadable) with one sentence when there is no picture that can be decoded.
-    explicit PictureReader(const std::filesystem::path& file);
+    explicit PictureReader(const std::filesystem::path& file, Care care = Care::Exact);
     ~PictureReader();
 
     const PictureInfo& info() const;
