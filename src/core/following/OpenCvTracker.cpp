@@ -24,6 +24,8 @@ constexpr double kFoundAnywhere = 0.76;           // the same in the whole pictu
 constexpr double kInner = 0.76;                   // of the box: what is looked at; its corners are mostly background
 constexpr int kLooks = 28;                        // pixels of the longer side of a look
 constexpr size_t kMostLooks = 6;                  // that are remembered: the first, and the newest
+constexpr double kOtherColours = 0.75;            // distance of Bhattacharyya between the colours of two things
+constexpr double kCoveredByColours = 0.25;        // of a box, by colours that are the object's own
 constexpr int kLearnEvery = 4, kSearchEvery = 4;  // frames
 constexpr int kLongAway = 15;                     // frames after which it may be anywhere
 constexpr double kCoarse = 0.36, kWorthALook = 0.6;  // of a look's size; likeness of what is looked at closer
@@ -52,6 +54,7 @@ public:
                  std::max(6.0, object.height * frame.height)};
         m_size = m_sure = m_box.size();
         m_looks = {look(m_box)};
+        m_colours = coloursOf(m_colour(inside(scaledAbout(m_box, kInner), m_colour.size())));
         m_sureLook = m_looks[0];
         m_lost = m_since = 0;
         m_everywhere = false;
@@ -282,6 +285,45 @@ private:
         return best;
     }
 
+    /// How the colours of a part of the picture are shared out: 8 levels of each.
+    static cv::Mat coloursOf(const cv::Mat& part) {
+        cv::Mat shares;
+        const int channels[] = {0, 1, 2}, sizes[] = {8, 8, 8};
+        const float range[] = {0, 256};
+        const float* ranges[] = {range, range, range};
+        cv::calcHist(&part, 1, channels, cv::Mat(), shares, 3, sizes, ranges);
+        cv::normalize(shares, shares, 1, 0, cv::NORM_L1);
+        return shares;
+    }
+    /// Whether a box has the colours of the first look: what has its shape alone is another thing.
+    bool rightColours(const cv::Rect2d& box) const {
+        const cv::Rect r = inside(scaledAbout(box, kInner), m_colour.size());
+        if (r.area() < 16) return false;
+        return cv::compareHist(m_colours, coloursOf(m_colour(r)), cv::HISTCMP_BHATTACHARYYA) < kOtherColours;
+    }
+    /// Where its colours lie closest together, when its looks are no longer known: the box of its size that holds most
+    /// of them.
+    std::optional<cv::Rect2d> byColours() const {
+        cv::Mat likely, blurred, wide;
+        const int channels[] = {0, 1, 2};
+        const float range[] = {0, 256};
+        const float* ranges[] = {range, range, range};
+        // Colours that the rest of the picture has as well tell nothing.
+        const cv::Mat all = coloursOf(m_colour);
+        cv::Mat ratio;
+        cv::divide(m_colours, all + 1e-4, ratio);
+        cv::min(ratio, 40, ratio);
+        cv::calcBackProject(&m_colour, 1, channels, ratio, likely, ranges, 255.0 / 40);
+        const cv::Size size(std::max(5, cvRound(m_sure.width * kInner)), std::max(5, cvRound(m_sure.height * kInner)));
+        cv::blur(likely, blurred, size, {-1, -1}, cv::BORDER_CONSTANT);
+        cv::blur(likely, wide, size * 3, {-1, -1}, cv::BORDER_CONSTANT);
+        double most = 0;
+        cv::Point at;
+        cv::minMaxLoc(blurred, nullptr, &most, nullptr, &at);
+        if (most < kCoveredByColours * 255 || most < 3 * double(wide.at<uchar>(at))) return {};
+        return cv::Rect2d(at.x - m_sure.width / 2, at.y - m_sure.height / 2, m_sure.width, m_sure.height);
+    }
+
     bool byLooks(bool cut) {
         const bool everywhere = cut || m_everywhere || m_lost > kLongAway;
         const bool away = everywhere || m_lost > kSoon;
@@ -298,13 +340,17 @@ private:
         // Coarsely first: where there is nothing alike, the fine search would take ten times as long.
         const Candidate coarse = bestIn(window, looks, sizes, away);
         Candidate best = coarse;
-        if (away) {
-            if (coarse.like < kWorthALook) return false;
+        const bool lostForLong = m_lost > kLongAway;
+        if (away && coarse.like >= kWorthALook) {
             const double scale = coarse.box.width / m_sure.width;
             best = bestIn(inside(scaledAbout(coarse.box, 1.5), m_grey.size()), looks, {0.9 * scale, scale, 1.1 * scale},
                           false);
         }
-        if (best.like < (everywhere ? kFoundAnywhere : kFoundAgain)) return false;
+        if (best.like < (everywhere ? kFoundAnywhere : kFoundAgain) || !rightColours(best.box)) {
+            const auto coloured = lostForLong ? byColours() : std::nullopt;
+            if (!coloured || !rightColours(*coloured)) return false;
+            best = {1, *coloured};
+        }
         const cv::Point2d moved = best.box.tl() - m_box.tl();
         m_speed = m_lost == 0 ? 0.5 * m_speed + 0.5 * moved : cv::Point2d();
         m_box = best.box;
@@ -323,6 +369,7 @@ private:
 
     cv::Mat m_colour, m_grey, m_small, m_greyBefore, m_smallBefore;
     std::vector<cv::Mat> m_looks;  ///< the first, then the newest of those that were sure
+    cv::Mat m_colours;             ///< of the first look
     cv::Mat m_sureLook;            ///< the newest one that was learned while the flow led, or found again for sure
     cv::Size2d m_size;             ///< of the box at the beginning, whose shape all looks have
     cv::Size2d m_sure;             ///< of the box when the flow led it last
