@@ -141,7 +141,8 @@ struct Long {
         axis.show(0, axis.duration());
         until([&] { return !stretch.busy(); });
         for (int i = 0; i < 44; ++i)
-            step(zoom, nothing, [&] { return stretch.busy(); }, [&] { axis.zoom(0.7, 0.37 * axis.duration()); });
+            step(
+                zoom, nothing, [&] { return stretch.busy(); }, [&] { axis.zoom(0.7, 0.37 * axis.duration()); });
         zoom.tell("What is in sight of a file, zooming");
     }
     bool walkDelivery() {
@@ -170,8 +171,8 @@ int main(int argc, char** argv) {
     row("what", "measured", "bar");
     row("---", "---", "---");
     Long reel;
-    const std::string only =
-        argc < 2 ? "" : argv[1];  // "split": with stems alone, "delivered": the delivered file, "stretch": without its window
+    // "split": with stems alone, "delivered": the delivered file, "stretch": without its window.
+    const std::string only = argc < 2 ? "" : argv[1];
     if (only == "stretch") {  // what is in sight of a delivered file, alone: the reel's own file stands for it
         reel.walkStretch();
         return 0;

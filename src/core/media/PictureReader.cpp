@@ -142,8 +142,7 @@ struct PictureReader::Impl {
         out.width = std::max(1, int(std::lround(double(out.height) * shown->width / shown->height * av_q2d(pixel))));
         out.rgba.resize(size_t(out.width) * size_t(out.height) * 4);
         scale = sws_getCachedContext(scale, shown->width, shown->height, AVPixelFormat(shown->format), out.width,
-                                     out.height, AV_PIX_FMT_RGBA, SWS_BILINEAR, nullptr,
-                                     nullptr, nullptr);
+                                     out.height, AV_PIX_FMT_RGBA, SWS_BILINEAR, nullptr, nullptr, nullptr);
         if (!scale) unreadable("has a pixel format that cannot be shown.");
         // The scaler writes in blocks of up to 64 bytes, beyond the ends of short rows: it gets rows with room for
         // that.
