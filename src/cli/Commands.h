@@ -14,6 +14,8 @@ void addClean(CLI::App& program, Progress& progress);
 void addWeigh(CLI::App& program, Progress& progress);
 void addTreat(CLI::App& program, Progress& progress);
 void addDispatch(CLI::App& program, Progress& progress);
+/// Any of these over many files, here or on a cluster.
+void addBatch(CLI::App& program, Progress& progress);
 void addNetworks(CLI::App& program);
 void addLearn(CLI::App& program, Progress& progress);
 /// Stands in for a head tracker.

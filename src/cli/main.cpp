@@ -41,6 +41,7 @@ int main(int argc, char** argv) {
         rivlen::addClean(program, progress);
         rivlen::addWeigh(program, progress);
         rivlen::addDispatch(program, progress);
+        rivlen::addBatch(program, progress);
         rivlen::addNetworks(program);
         rivlen::addLearn(program, progress);
         rivlen::addHead(program, progress);

@@ -336,15 +336,15 @@ private:
         const cv::Rect window = everywhere ? whole : inside(scaledAbout(expected, 1 + 2 * reach), m_grey.size());
         const auto looks = wanted(away);
         const std::vector<double> sizes =
-            away ? std::vector<double>{0.7, 0.84, 1, 1.2, 1.44} : std::vector<double>{0.93, 1, 1.08};
+            away ? std::vector<double>{0.75, 1, 1.33} : std::vector<double>{0.93, 1, 1.08};
         // Coarsely first: where there is nothing alike, the fine search would take ten times as long.
         const Candidate coarse = bestIn(window, looks, sizes, away);
         Candidate best = coarse;
         const bool lostForLong = m_lost > kLongAway;
         if (away && coarse.like >= kWorthALook) {
             const double scale = coarse.box.width / m_sure.width;
-            best = bestIn(inside(scaledAbout(coarse.box, 1.5), m_grey.size()), looks, {0.9 * scale, scale, 1.1 * scale},
-                          false);
+            best = bestIn(inside(scaledAbout(coarse.box, 1.5), m_grey.size()), looks,
+                          {0.86 * scale, 0.93 * scale, scale, 1.08 * scale, 1.16 * scale}, false);
         }
         if (best.like < (everywhere ? kFoundAnywhere : kFoundAgain) || !rightColours(best.box)) {
             const auto coloured = lostForLong ? byColours() : std::nullopt;
