@@ -33,6 +33,7 @@ BatchRecord readBatchRecord(const fs::path& out, const BatchUnit& unit) {
         r.key = j.at("key").get<std::string>();
         r.clean = j.at("clean").get<bool>();
         for (const auto& f : j.at("outputs")) r.outputs.emplace_back(f.get<std::string>());
+        r.begun = j.at("begun").get<int>();
         r.seconds = j.at("seconds").get<double>();
         r.reason = j.at("reason").get<std::string>();
         r.exitCode = j.at("exit_code").get<int>();
@@ -53,6 +54,7 @@ void writeBatchRecord(const fs::path& out, const BatchUnit& unit, const BatchRec
                      {"key", r.key},
                      {"clean", r.clean},
                      {"outputs", nlohmann::json::array()},
+                     {"begun", r.begun},
                      {"seconds", r.seconds},
                      {"reason", r.reason},
                      {"exit_code", r.exitCode},

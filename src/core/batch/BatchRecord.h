@@ -16,6 +16,7 @@ struct BatchRecord {
     std::string key;                             ///< of the work that it tells of
     bool clean = false;                          ///< nothing of its name lay there before it was begun
     std::vector<std::filesystem::path> outputs;  ///< that it wrote
+    int begun = 0;                               ///< times
     double seconds = 0;                          ///< that it took
     std::string reason;                          ///< why it failed: a sentence
     int exitCode = 0;

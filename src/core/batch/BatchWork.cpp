@@ -118,6 +118,7 @@ BatchEnd doBatchUnit(const fs::path& program, const fs::path& out, const BatchUn
     BatchRecord record;
     record.state = State::Begun;
     record.key = unit.key;
+    record.begun = before.key == unit.key ? before.begun + 1 : 1;
     record.clean = interrupted || !anythingThere(unit);
     writeBatchRecord(out, unit, record);
 

@@ -19,9 +19,9 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr size_t kLargestArray = 1000;                    // Slurm's MaxArraySize is 1001 where nobody has changed it
-constexpr double kPause = 1, kLongestPause = 10;          // seconds between questions to the cluster; they grow
-constexpr int kUnanswered = 60;                           // questions after which the cluster counts as gone
+constexpr size_t kLargestArray = 1000;            // Slurm's MaxArraySize is 1001 where nobody has changed it
+constexpr double kPause = 1, kLongestPause = 10;  // seconds between questions to the cluster; they grow
+constexpr int kUnanswered = 60;                   // questions after which the cluster counts as gone
 
 struct Answer {
     int code;

@@ -26,6 +26,7 @@ constexpr int kLooks = 28;                        // pixels of the longer side o
 constexpr size_t kMostLooks = 6;                  // that are remembered: the first, and the newest
 constexpr double kOtherColours = 0.75;            // distance of Bhattacharyya between the colours of two things
 constexpr double kCoveredByColours = 0.25;        // of a box, by colours that are the object's own
+constexpr double kHintOfColours = 0.08;           // the same, below which nothing of it is there
 constexpr int kLearnEvery = 4, kSearchEvery = 4;  // frames
 constexpr int kLongAway = 15;                     // frames after which it may be anywhere
 constexpr double kCoarse = 0.36, kWorthALook = 0.6;  // of a look's size; likeness of what is looked at closer
@@ -40,6 +41,16 @@ double middleOf(std::vector<double> v) {
 cv::Rect inside(const cv::Rect2d& box, const cv::Size& size) {
     const cv::Rect r(cvRound(box.x), cvRound(box.y), std::max(4, cvRound(box.width)), std::max(4, cvRound(box.height)));
     return r & cv::Rect(0, 0, size.width, size.height);
+}
+
+/// What matchTemplate() gives for two pictures of one size (TM_CCOEFF_NORMED), without its transforms.
+double alike(const cv::Mat& a, const cv::Mat& b) {
+    cv::Mat x, y;
+    a.convertTo(x, CV_32F);
+    b.convertTo(y, CV_32F);
+    cv::subtract(x, cv::mean(x), x);
+    cv::subtract(y, cv::mean(y), y);
+    return x.dot(y) / std::max(1e-9, cv::norm(x) * cv::norm(y));
 }
 
 cv::Rect2d scaledAbout(const cv::Rect2d& r, double by) {
@@ -116,11 +127,7 @@ private:
         const cv::Mat now = look(box);
         double best = 0;
         if (!now.empty())
-            for (const cv::Mat& known : m_looks) {
-                cv::Mat like;
-                cv::matchTemplate(now, known, like, cv::TM_CCOEFF_NORMED);
-                best = std::max(best, double(like.at<float>(0, 0)));
-            }
+            for (const cv::Mat& known : m_looks) best = std::max(best, alike(now, known));
         return best;
     }
     void learn() {
@@ -301,22 +308,32 @@ private:
         if (r.area() < 16) return false;
         return cv::compareHist(m_colours, coloursOf(m_colour(r)), cv::HISTCMP_BHATTACHARYYA) < kOtherColours;
     }
-    /// Where its colours lie closest together, when its looks are no longer known: the box of its size that holds most
-    /// of them.
-    std::optional<cv::Rect2d> byColours() const {
-        cv::Mat likely, blurred, wide;
+    /// How much of its colours the surroundings of each place hold, 0 ... 255, taken together over its size. Colours
+    /// that the rest of the picture has as well tell nothing. around: the same over three times its size.
+    cv::Mat ownColours(cv::Mat* around = nullptr) const {
+        cv::Mat likely, blurred, ratio;
         const int channels[] = {0, 1, 2};
         const float range[] = {0, 256};
         const float* ranges[] = {range, range, range};
-        // Colours that the rest of the picture has as well tell nothing.
-        const cv::Mat all = coloursOf(m_colour);
-        cv::Mat ratio;
-        cv::divide(m_colours, all + 1e-4, ratio);
+        cv::divide(m_colours, coloursOf(m_colour) + 1e-4, ratio);
         cv::min(ratio, 40, ratio);
         cv::calcBackProject(&m_colour, 1, channels, ratio, likely, ranges, 255.0 / 40);
         const cv::Size size(std::max(5, cvRound(m_sure.width * kInner)), std::max(5, cvRound(m_sure.height * kInner)));
         cv::blur(likely, blurred, size, {-1, -1}, cv::BORDER_CONSTANT);
-        cv::blur(likely, wide, size * 3, {-1, -1}, cv::BORDER_CONSTANT);
+        if (around) cv::blur(likely, *around, size * 3, {-1, -1}, cv::BORDER_CONSTANT);
+        return blurred;
+    }
+    /// Whether its colours are anywhere in a window: where they are not, it need not be searched.
+    bool coloursIn(const cv::Rect& window) const {
+        double most = 0;
+        cv::minMaxLoc(ownColours()(window), nullptr, &most);
+        return most > kHintOfColours * 255;
+    }
+    /// Where its colours lie closest together, when its looks are no longer known: the box of its size that holds most
+    /// of them.
+    std::optional<cv::Rect2d> byColours() const {
+        cv::Mat wide;
+        const cv::Mat blurred = ownColours(&wide);
         double most = 0;
         cv::Point at;
         cv::minMaxLoc(blurred, nullptr, &most, nullptr, &at);
@@ -334,6 +351,7 @@ private:
         const double reach = 0.8 + 0.35 * std::min(m_lost, 32) / kSoon;
         const cv::Rect whole(0, 0, m_grey.cols, m_grey.rows);
         const cv::Rect window = everywhere ? whole : inside(scaledAbout(expected, 1 + 2 * reach), m_grey.size());
+        if (away && !coloursIn(window)) return false;
         const auto looks = wanted(away);
         const std::vector<double> sizes =
             away ? std::vector<double>{0.75, 1, 1.33} : std::vector<double>{0.93, 1, 1.08};

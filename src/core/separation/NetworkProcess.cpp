@@ -9,6 +9,7 @@
 #include <unistd.h>
 
 #include <algorithm>
+#include <vector>
 
 #include "core/base/Error.h"
 #include "core/base/Resources.h"
@@ -45,6 +46,13 @@ bool ready(int socket, short events, NetworkProcess::Clock::time_point until) {
 NetworkProcess::NetworkProcess(Task task, const NetworkCard& card, const NetworkLimits& limits) {
     const std::string host = hostFile().string(), file = card.path.string(), sum = card.sha256;
     const char* mode = task == Task::Try ? "try" : task == Task::Learn ? "learn" : "serve";
+    // Its threads sleep while they wait for each other: on processors that are busy otherwise, threads that spin took
+    // ten times as long (measured, docs/performance.md).
+    char quiet[] = "OMP_WAIT_POLICY=passive";
+    std::vector<char*> settings;
+    for (char** at = environ; *at; ++at) settings.push_back(*at);
+    settings.push_back(quiet);
+    settings.push_back(nullptr);
     int ends[2];
     if (socketpair(AF_UNIX, SOCK_STREAM | SOCK_CLOEXEC, 0, ends) != 0)
         throw Error(Error::Kind::Other,
@@ -60,7 +68,7 @@ NetworkProcess::NetworkProcess(Task task, const NetworkCard& card, const Network
         dup2(ends[1], kSocketOfHost);
         if (ends[1] == kSocketOfHost) fcntl(kSocketOfHost, F_SETFD, 0);
         close_range(kSocketOfHost + 1, ~0U, 0);  // recordings, the display, whatever else is open here
-        execl(host.c_str(), kHost, mode, file.c_str(), sum.c_str(), nullptr);
+        execle(host.c_str(), kHost, mode, file.c_str(), sum.c_str(), nullptr, settings.data());
         _exit(127);
     }
     close(ends[1]);

@@ -1,0 +1,279 @@
+// A batch for real: on this machine, killed in the middle, and on a Slurm cluster that the test starts (Debian's
+// slurm-wlm), of which a node is lost.
+#include <gtest/gtest.h>
+#include <netinet/in.h>
+#include <pwd.h>
+#include <signal.h>
+#include <sys/socket.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
+#include <fstream>
+#include <nlohmann/json.hpp>
+#include <set>
+#include <sstream>
+
+#include "Support.h"
+#include "core/base/Resources.h"
+#include "core/media/MediaReader.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+using nlohmann::json;
+
+namespace {
+
+struct Batches : testing::Test {
+    TempFolder folder;
+    const std::string cli = (programFolder() / "rivlen-cli").string();
+
+    /// Recordings r0, r1, ...
+    void record(int count, int seconds) {
+        fs::create_directories(folder / "in");
+        for (int i = 0; i < count; ++i)
+            writeWav(folder / ("in/r" + std::to_string(i) + ".wav"), programme(1, 48000, seconds * 48000), 48000);
+    }
+    std::string split(const std::string& more) const {
+        return cli + " batch split " + (folder / "in").string() + " --out " + (folder / "out").string() +
+               " --quality quick " + more;
+    }
+    json report(const std::string& more, int code) const {
+        const auto r = run("( " + split(more + " --json") + " 2>/dev/null )");
+        EXPECT_EQ(r.code, code) << r.out;
+        return json::parse(r.out);
+    }
+    json record(const std::string& name) const {
+        for (const auto& file : entries(folder / "out/.rivlen-batch"))
+            if (file.extension() == ".json" && file.filename().string().rfind(name + "-", 0) == 0) {
+                std::ifstream in(file);
+                return json::parse(in);
+            }
+        return {};
+    }
+    /// Every stem of every recording is there, whole, and the stems sum to it.
+    void expectAllWhole(int count) const {
+        for (int i = 0; i < count; ++i) {
+            const std::string name = "r" + std::to_string(i);
+            MediaReader source(folder / ("in/" + name + ".wav"));
+            std::vector<AudioBuffer> stems;
+            for (const char* stem : {"dialogue", "music", "ambience"}) {
+                MediaReader reader(folder / ("out/" + name + "." + stem + ".wav"));
+                stems.push_back(reader.read(0, reader.frames()));
+                ASSERT_EQ(stems.back().frames(), source.frames()) << name;
+            }
+            EXPECT_LT(differenceDb(sumOf(stems), source.read(0, source.frames())), -120) << name;
+        }
+    }
+};
+
+/// A Slurm cluster of two nodes on this machine, without authentication, gone with the test.
+class SmallCluster {
+public:
+    explicit SmallCluster(const fs::path& folder) : m_folder(folder) {
+        const std::string at = folder.string();
+        char host[256] = {};
+        gethostname(host, sizeof host - 1);
+        for (const char* part : {"state", "spool-n1", "spool-n2"}) fs::create_directories(folder / part);
+        const std::string user = getpwuid(getuid())->pw_name;
+        const auto ports = freePorts(3);
+        std::ofstream(folder / "slurm.conf")
+            << "ClusterName=rivlen\nSlurmctldHost=" << host << "(127.0.0.1)\nSlurmctldPort=" << ports[0]
+            << "\nAuthType=auth/none\nCredType=cred/none\nSlurmUser=" << user << "\nSlurmdUser=" << user
+            << "\nStateSaveLocation=" << at << "/state\nSlurmdSpoolDir=" << at << "/spool-%n\nSlurmctldPidFile=" << at
+            << "/ctld.pid\nSlurmdPidFile=" << at << "/%n.pid\nSlurmctldLogFile=" << at
+            << "/ctld.log\nSlurmdLogFile=" << at
+            << "/%n.log\nProctrackType=proctrack/linuxproc\nTaskPlugin=task/none\nSelectType=select/cons_tres\n"
+            << "SelectTypeParameters=CR_Core\nSwitchType=switch/none\nMpiDefault=none\nReturnToService=0\n"
+            << "SlurmdTimeout=4\nKillWait=2\nMinJobAge=300\nSlurmdParameters=config_overrides\n"
+            << "SchedulerParameters=sched_interval=2\nNodeName=n1 NodeHostname=" << host
+            << " NodeAddr=127.0.0.1 Port=" << ports[1] << " CPUs=1\nNodeName=n2 NodeHostname=" << host
+            << " NodeAddr=127.0.0.1 Port=" << ports[2]
+            << " CPUs=1\nPartitionName=post Nodes=n1,n2 Default=YES MaxTime=INFINITE State=UP\n";
+        setenv("SLURM_CONF", (folder / "slurm.conf").c_str(), 1);
+        daemon("/usr/sbin/slurmctld -D -c");
+        m_nodes[0] = daemon("/usr/sbin/slurmd -D -N n1");
+        m_nodes[1] = daemon("/usr/sbin/slurmd -D -N n2");
+    }
+    ~SmallCluster() {
+        for (const char* node : {"n1", "n2"}) endAllOf(node);
+        for (const pid_t p : m_daemons) kill(p, SIGKILL), waitpid(p, nullptr, 0);
+        unsetenv("SLURM_CONF");
+    }
+    bool ready() const {
+        return waitFor([] { return run("sinfo --noheader --states=idle --format=%D").out == "2\n"; });
+    }
+    std::string logs() const {
+        std::stringstream all;
+        for (const char* log : {"ctld.log", "n1.log", "n2.log"}) all << std::ifstream(m_folder / log).rdbuf();
+        return all.str();
+    }
+    /// As when its power goes: its daemon, what watches its tasks, and they themselves.
+    void loseSecondNode() {
+        kill(m_nodes[1], SIGKILL);
+        endAllOf("n2");
+    }
+
+private:
+    static std::vector<int> freePorts(int count) {
+        std::vector<int> sockets, ports;
+        for (int i = 0; i < count; ++i) {
+            sockaddr_in address{};
+            address.sin_family = AF_INET;
+            address.sin_addr.s_addr = htonl(INADDR_LOOPBACK);
+            socklen_t size = sizeof address;
+            sockets.push_back(socket(AF_INET, SOCK_STREAM, 0));
+            bind(sockets.back(), reinterpret_cast<sockaddr*>(&address), size);
+            getsockname(sockets.back(), reinterpret_cast<sockaddr*>(&address), &size);
+            ports.push_back(ntohs(address.sin_port));
+        }
+        for (const int s : sockets) close(s);
+        return ports;
+    }
+    pid_t daemon(const std::string& command) {
+        const pid_t child = fork();
+        if (child == 0) {
+            execl("/bin/sh", "sh", "-c", ("exec " + command + " >/dev/null 2>&1").c_str(), nullptr);
+            _exit(127);
+        }
+        m_daemons.push_back(child);
+        return child;
+    }
+    /// Tasks know their node by a variable; what watches them is their parent.
+    static void endAllOf(const std::string& node) {
+        std::set<pid_t> tasks, watchers;
+        for (const auto& entry : entries("/proc")) {
+            const pid_t pid = pid_t(std::atoi(entry.filename().c_str()));
+            if (pid <= 0) continue;
+            std::stringstream variables;
+            variables << std::ifstream(entry / "environ").rdbuf();
+            if (variables.str().find("SLURMD_NODENAME=" + node + '\0') == std::string::npos) continue;
+            tasks.insert(pid);
+            std::ifstream status(entry / "status");
+            for (std::string line; std::getline(status, line);)
+                if (line.rfind("PPid:", 0) == 0) watchers.insert(pid_t(std::atoi(line.c_str() + 5)));
+        }
+        for (const pid_t p : watchers) {
+            std::string name;
+            std::getline(std::ifstream("/proc/" + std::to_string(p) + "/comm"), name);
+            if (name.rfind("slurmstepd", 0) == 0) kill(p, SIGKILL);
+        }
+        for (const pid_t p : tasks) kill(p, SIGKILL);
+    }
+
+    fs::path m_folder;
+    std::vector<pid_t> m_daemons;
+    pid_t m_nodes[2] = {};
+};
+
+}  // namespace
+
+TEST_F(Batches, EachHasItsOwnOutcomeAndOnlyWhatIsMissingIsDoneAgain) {
+    record(3, 2);
+    std::ofstream(folder / "in/broken.wav") << "no sound";
+    json j = report("--jobs 2", 3);
+    EXPECT_EQ(j.at("done").size(), 3u);
+    ASSERT_EQ(j.at("failed").size(), 1u);
+    EXPECT_EQ(j["failed"][0].at("file"), (folder / "in/broken.wav").string());
+    EXPECT_NE(j["failed"][0].at("reason").get<std::string>().find("is not a recording"), std::string::npos);
+    EXPECT_EQ(j["done"][0].at("outputs").size(), 3u);
+    EXPECT_EQ(j["done"][0].at("result").at("files").at(0).at("network"), "main");
+    expectAllWhole(3);
+    std::ifstream written(folder / "out/batch.json");
+    EXPECT_EQ(json::parse(written), j) << "the report beside the files";
+
+    // The broken one mended, a stem taken away: these two alone are done.
+    writeWav(folder / "in/broken.wav.part", programme(1, 48000, 48000), 48000);
+    fs::rename(folder / "in/broken.wav.part", folder / "in/broken.wav");
+    fs::remove(folder / "out/r1.music.wav");
+    j = report("--jobs 2", 0);
+    std::set<std::string> done;
+    for (const auto& line : j.at("done")) done.insert(fs::path(line.at("file").get<std::string>()).filename());
+    EXPECT_EQ(done, (std::set<std::string>{"broken.wav", "r1.wav"}));
+    EXPECT_EQ(j.at("skipped").size(), 2u);
+    expectAllWhole(3);
+
+    // Other options are other work, whose files are in the way of the first: nothing is overwritten unasked.
+    EXPECT_EQ(report("--depth 12", 4).at("failed").size(), 4u);
+    EXPECT_EQ(report("--depth 12 --force", 0).at("done").size(), 4u);
+}
+
+TEST_F(Batches, KilledInTheMiddleItGoesOn) {
+    record(4, 20);
+    const pid_t child = fork();
+    if (child == 0) {
+        execl("/bin/sh", "sh", "-c", ("exec " + split("--jobs 1 >/dev/null 2>&1")).c_str(), nullptr);
+        _exit(127);
+    }
+    // The first is done, and another one has begun.
+    ASSERT_TRUE(waitFor(
+        [&] { return record("r0").value("state", "") == "done" && record("r1").value("state", "") == "begun"; }));
+    kill(child, SIGKILL);
+    waitpid(child, nullptr, 0);
+    const json j = report("--jobs 2", 0);
+    EXPECT_GE(j.at("skipped").size(), 1u);
+    EXPECT_EQ(j.at("skipped").size() + j.at("done").size(), 4u);
+    EXPECT_EQ(record("r0").at("begun"), 1) << "what was done is not done again";
+    expectAllWhole(4);
+    for (const auto& file : entries(folder / "out"))
+        EXPECT_TRUE(file.extension() == ".wav" || file.filename() == "batch.json" || file.filename() == ".rivlen-batch")
+            << file;
+}
+
+TEST_F(Batches, WeighsAndTreatsASessionsRecordings) {
+    const std::string out = (folder / "out").string(), source = RIVLEN_SOURCE_DIR;
+    const auto weighed =
+        run(cli + " batch weigh " + source + "/demo/reel-3-bridge.flac --from 0 --to 3 --quality quick --out " + out);
+    EXPECT_EQ(weighed.code, 0) << weighed.out;
+    std::ifstream in(folder / "out/reel-3-bridge.weigh.json");
+    EXPECT_TRUE(json::parse(in).contains("spill_db"));
+    const auto treated = run(cli + " batch treat " + source + "/demo/night-ferry.rivlen --auto --out " + out);
+    EXPECT_EQ(treated.code, 0) << treated.out;
+    EXPECT_TRUE(fs::exists(folder / "out/reel-3-bridge.treated.wav"));
+    EXPECT_EQ(run(cli + " batch sing x.wav --out " + out).code, 2);
+    EXPECT_EQ(run(cli + " batch split x.wav --colour red --out " + out).code, 2);
+    EXPECT_EQ(run(cli + " batch split x.wav --out " + out).code, 3) << "nothing is there";
+    EXPECT_EQ(
+        run("PATH=/nowhere " + cli + " batch weigh " + source + "/demo/reel-3-bridge.flac --slurm --out " + out).code,
+        2);
+}
+
+TEST_F(Batches, OnAClusterThatLosesANodeAllAreDoneAndNoneTwice) {
+    ASSERT_TRUE(fs::exists("/usr/sbin/slurmctld")) << "./rivlen test installs slurm-wlm";
+    record(6, 30);
+    SmallCluster cluster(folder.path() / "slurm");
+    ASSERT_TRUE(cluster.ready()) << cluster.logs();
+    const pid_t child = fork();
+    if (child == 0) {
+        execl("/bin/sh", "sh", "-c", ("exec " + split("--slurm --partition post --memory 0 >/dev/null 2>&1")).c_str(),
+              nullptr);
+        _exit(127);
+    }
+    // One is done and two are at work: the second node goes.
+    int done = 0;
+    ASSERT_TRUE(waitFor([&] {
+        int begun = 0;
+        done = 0;
+        for (int i = 0; i < 6; ++i) {
+            const std::string state = record("r" + std::to_string(i)).value("state", "");
+            done += state == "done", begun += state == "begun";
+        }
+        return done >= 1 && begun >= 2;
+    })) << cluster.logs();
+    cluster.loseSecondNode();
+    int status = 0;
+    waitpid(child, &status, 0);
+    EXPECT_EQ(WEXITSTATUS(status), 0) << cluster.logs();
+    std::ifstream in(folder / "out/batch.json");
+    const json j = json::parse(in);
+    EXPECT_EQ(j.at("done").size(), 6u) << j.dump(1);
+    int begun = 0;
+    for (int i = 0; i < 6; ++i) begun += record("r" + std::to_string(i)).at("begun").get<int>();
+    EXPECT_EQ(begun, 7) << "one was lost with its node and begun again, no other";
+    expectAllWhole(6);
+    EXPECT_EQ(report("--slurm", 0).at("skipped").size(), 6u);
+
+    const auto refused = run(cli + " batch split " + (folder / "in").string() + " --slurm --partition nowhere --out " +
+                             (folder / "other").string());
+    EXPECT_EQ(refused.code, 2);
+    EXPECT_NE(refused.out.find("The cluster refuses"), std::string::npos) << refused.out;
+}
