@@ -48,7 +48,7 @@ struct Batches : testing::Test {
                 std::ifstream in(file);
                 return json::parse(in);
             }
-        return {};
+        return json::object();
     }
     /// Every stem of every recording is there, whole, and the stems sum to it.
     void expectAllWhole(int count) const {
@@ -78,7 +78,7 @@ public:
         const auto ports = freePorts(3);
         std::ofstream(folder / "slurm.conf")
             << "ClusterName=rivlen\nSlurmctldHost=" << host << "(127.0.0.1)\nSlurmctldPort=" << ports[0]
-            << "\nAuthType=auth/none\nCredType=cred/none\nSlurmUser=" << user << "\nSlurmdUser=" << user
+            << "\nAuthType=auth/none\nAuthInfo=cred_expire=3\nCredType=cred/none\nSlurmUser=" << user << "\nSlurmdUser=" << user
             << "\nStateSaveLocation=" << at << "/state\nSlurmdSpoolDir=" << at << "/spool-%n\nSlurmctldPidFile=" << at
             << "/ctld.pid\nSlurmdPidFile=" << at << "/%n.pid\nSlurmctldLogFile=" << at
             << "/ctld.log\nSlurmdLogFile=" << at

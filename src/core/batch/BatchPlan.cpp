@@ -121,6 +121,7 @@ private:
         unit.reel = reel;
         unit.command = m_request.command;
         unit.folder = fs::absolute(folder).lexically_normal();
+        if (unit.folder.filename().empty()) unit.folder = unit.folder.parent_path();  // the slash at its end
         unit.begins = reel.empty() ? file.stem().string() : "";
         const std::string writes = (unit.folder / (unit.begins.empty() ? "reel " + reel : unit.begins)).string();
         if (const auto [earlier, fresh] = m_writers.try_emplace(writes, unit.input); !fresh)
