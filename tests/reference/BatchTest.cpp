@@ -78,7 +78,7 @@ public:
         const auto ports = freePorts(3);
         std::ofstream(folder / "slurm.conf")
             << "ClusterName=rivlen\nSlurmctldHost=" << host << "(127.0.0.1)\nSlurmctldPort=" << ports[0]
-            << "\nAuthType=auth/none\nAuthInfo=cred_expire=3\nCredType=cred/none\nSlurmUser=" << user << "\nSlurmdUser=" << user
+            << "\nAuthType=auth/none\nCredType=cred/none\nSlurmUser=" << user << "\nSlurmdUser=" << user
             << "\nStateSaveLocation=" << at << "/state\nSlurmdSpoolDir=" << at << "/spool-%n\nSlurmctldPidFile=" << at
             << "/ctld.pid\nSlurmdPidFile=" << at << "/%n.pid\nSlurmctldLogFile=" << at
             << "/ctld.log\nSlurmdLogFile=" << at
@@ -111,6 +111,12 @@ public:
     void loseSecondNode() {
         kill(m_nodes[1], SIGKILL);
         endAllOf("n2");
+    }
+    /// What was lost would wait two minutes before it begins again.
+    void beginAgainAtOnce() const {
+        waitFor([] { return run("sinfo --noheader --nodes=n2 --format=%t").out.rfind("down", 0) == 0; });
+        std::istringstream waiting(run("squeue --noheader --array --states=PENDING --format=%i").out);
+        for (std::string id; waiting >> id;) run("scontrol update JobId=" + id + " StartTime=now");
     }
 
 private:
@@ -260,6 +266,7 @@ TEST_F(Batches, OnAClusterThatLosesANodeAllAreDoneAndNoneTwice) {
         return done >= 1 && begun >= 2;
     })) << cluster.logs();
     cluster.loseSecondNode();
+    cluster.beginAgainAtOnce();
     int status = 0;
     waitpid(child, &status, 0);
     EXPECT_EQ(WEXITSTATUS(status), 0) << cluster.logs();
