@@ -46,7 +46,8 @@ std::string part(const fs::path& path, int which) {
 TEST(Includes, FoldersOfTheCoreStandInOneOrder) {
     const std::vector<std::string> order{"base",      "jobs",    "audio",      "spectral",  "media",    "loudness",
                                          "measures",  "space",   "separation", "isolation", "learning", "diagnosis",
-                                         "treatment", "rebuild", "following",  "delivery",  "exchange", "session"};
+                                         "treatment", "rebuild", "following",  "delivery",  "exchange", "session",
+                                         "batch"};
     const auto place = [&](const std::string& folder) {
         return std::find(order.begin(), order.end(), folder) - order.begin();
     };
