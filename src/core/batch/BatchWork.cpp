@@ -7,7 +7,6 @@
 #include <algorithm>
 #include <chrono>
 #include <cstdio>
-#include <fstream>
 #include <mutex>
 #include <sstream>
 #include <thread>
@@ -24,13 +23,6 @@ namespace {
 
 constexpr auto kLook = std::chrono::milliseconds(50);
 constexpr auto kPatience = std::chrono::seconds(30);  // for a child that was asked to end
-
-std::string textOf(const fs::path& file) {
-    std::ifstream in(file);
-    std::stringstream all;
-    all << in.rdbuf();
-    return all.str();
-}
 
 /// Only one process at a time works on a unit: on another machine it may still be running after it was given up.
 class UnitLock {

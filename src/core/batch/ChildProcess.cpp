@@ -6,6 +6,8 @@
 #include <unistd.h>
 
 #include <csignal>
+#include <fstream>
+#include <iterator>
 
 #include "core/base/Error.h"
 
@@ -61,6 +63,11 @@ bool ChildProcess::running() {
 
 void ChildProcess::ask() {
     if (!m_ended) kill(m_child, SIGTERM);
+}
+
+std::string textOf(const std::filesystem::path& file) {
+    std::ifstream in(file);
+    return {std::istreambuf_iterator<char>(in), {}};
 }
 
 }  // namespace rivlen

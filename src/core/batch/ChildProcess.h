@@ -27,4 +27,7 @@ private:
     int m_code = 0;
 };
 
+/// All that a file holds; nothing where it cannot be read.
+std::string textOf(const std::filesystem::path& file);
+
 }  // namespace rivlen

@@ -28,13 +28,6 @@ struct Answer {
     std::string out, said;
 };
 
-std::string contents(const fs::path& file) {
-    std::ifstream in(file);
-    std::stringstream all;
-    all << in.rdbuf();
-    return all.str();
-}
-
 class Cluster {
 public:
     explicit Cluster(fs::path scratch) : m_scratch(std::move(scratch)) {}
@@ -44,7 +37,7 @@ public:
         const fs::path out = m_scratch / formatted("asked-%d", getpid()), said = out.string() + ".err";
         ChildProcess child(words, out, said, false);
         while (child.running()) std::this_thread::sleep_for(std::chrono::milliseconds(10));
-        Answer answer{child.code(), contents(out), contents(said)};
+        Answer answer{child.code(), textOf(out), textOf(said)};
         std::error_code ignored;
         fs::remove(out, ignored);
         fs::remove(said, ignored);
