@@ -2,21 +2,11 @@
 #include <memory>
 
 #include "core/delivery/Deliverable.h"
+#include "core/delivery/DeliveryMix.h"
 #include "core/delivery/DeliveryReport.h"
 #include "core/delivery/ScratchFolder.h"
-#include "core/rebuild/RenderGraph.h"
 
 namespace rivlen {
-
-/// What a reel gives its deliverables.
-struct DeliverySource {
-    std::string session, reel;
-    Shared<Rebuild> rebuild;
-    std::shared_ptr<Materials> materials;
-    int channels = 2;                ///< of the mix
-    std::optional<double> timecode;  ///< seconds of the first frame on the timecode's clock, for BWF's time reference
-    std::filesystem::path picture;   ///< the video file that the reel is of; empty: there is no picture
-};
 
 /// A deliverable whose files are whole and checked, but have no names yet.
 struct MadeDelivery {
@@ -40,13 +30,5 @@ void giveNames(MadeDelivery& made, bool overwrite);
 /// Both, one after the other.
 DeliveryReport deliver(const Deliverable& deliverable, const DeliverySource& source,
                        const std::filesystem::path& folder, bool overwrite, const Progress& progress);
-
-/// Lanes of a rebuild that a deliverable of this content is made of, by id.
-std::set<std::string> lanesOf(const Rebuild& rebuild, const DeliveryContent& content);
-/// Renders lanes at a rate and in a layout into a 32-bit float WAV of exactly so many frames; heard, if there is one,
-/// gets each block as well.
-void renderDelivery(const DeliverySource& source, RenderGraph::Options options, int64_t first, int64_t count,
-                    int sampleRate, ChannelLayout layout, int64_t frames, const std::filesystem::path& file,
-                    const std::function<void(const AudioBuffer&)>& heard, const Progress& progress);
 
 }  // namespace rivlen
