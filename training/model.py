@@ -125,11 +125,27 @@ class Attend(nn.Module):
         return x + self.gives(found).view(b, t, f, c).permute(0, 3, 1, 2)
 
 
+class Feed(nn.Module):
+    """The other half of an attention block (Vaswani et al., 2017): what was found is worked on in every cell by itself."""
+
+    def __init__(self, channels: int):
+        super().__init__()
+        self.level = nn.LayerNorm(channels)
+        self.widens = nn.Linear(channels, 2 * channels)
+        self.gives = nn.Linear(2 * channels, channels)
+        nn.init.normal_(self.gives.weight, std=0.003)  # a network that grew answers as before
+        nn.init.zeros_(self.gives.bias)
+
+    def forward(self, x):
+        y = self.gives(torch.relu(self.widens(self.level(x.permute(0, 2, 3, 1)))))
+        return x + y.permute(0, 3, 1, 2)
+
+
 class BandNet(nn.Module):
     """patches: (frames, bands) merged on the way to each of the three levels; more: further convolutions on every side of the upper two;
-    attentive: the bottom ends with an Attend."""
+    attentive: the bottom ends with so many Attend, each followed by a Feed where there are several."""
 
-    def __init__(self, c=CHANNELS, dilations=DILATIONS, transform=bands.FINE, patches=((2, 2), (2, 2), (2, 2)), more=0, stems=STEMS, attentive=False):
+    def __init__(self, c=CHANNELS, dilations=DILATIONS, transform=bands.FINE, patches=((2, 2), (2, 2), (2, 2)), more=0, stems=STEMS, attentive=0):
         super().__init__()
         self.transform, self.stems = transform, stems
         self.stride = math.prod(p[0] for p in patches)  # frames merged at the bottom
@@ -148,8 +164,10 @@ class BandNet(nn.Module):
             bottom.append(Conv(c[2], c[2], d))
             if i % 2 == 1:
                 bottom.append(AcrossBands(c[2], width[2]))
-        if attentive:
+        for _ in range(attentive):
             bottom.append(Attend(c[2], width[2]))
+            if attentive > 1:
+                bottom.append(Feed(c[2]))
         self.bottom = nn.Sequential(*bottom)
         self.up2 = Split(c[2], c[1], *patches[2])
         self.right2 = side(2 * c[1], c[1], width[1], 6, 192)
@@ -190,7 +208,8 @@ KINDS = {
     "coarse": lambda: BandNet((32, 64, 128), (1, 2, 4, 8, 4), bands.COARSE),
     "a": lambda: BandNet(WIDE, (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2))),
     "e": lambda: BandNet((72, 144, 256), (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2)), 1),
-    "f": lambda: BandNet((72, 144, 256), (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2)), 1, attentive=True),
+    "f": lambda: BandNet((72, 144, 256), (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2)), 1, attentive=1),
+    "g": lambda: BandNet((72, 144, 256), (1, 2, 4, 4, 2, 1), bands.COARSE, ((2, 4), (2, 2), (2, 2)), 1, attentive=2),
     "b": lambda: BandNet(WIDE, SIX, bands.COARSE, ((1, 4), (2, 2), (2, 2))),
     "c": lambda: BandNet((40, 104, 216), (1, 2, 4, 4, 2, 1), bands.Transform(2048, 96)),
     "d": lambda: BandNet((40, 104, 216), SIX, bands.Transform(1024, 96, 2048)),

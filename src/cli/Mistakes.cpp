@@ -50,7 +50,7 @@ std::string mistakeIn(const CLI::App& program, const CLI::ParseError& e, int arg
     std::string known;
     const CLI::App* given = nullptr;
     for (const auto* c : program.get_subcommands([](const CLI::App*) { return true; })) {
-        known += (known.empty() ? "" : ", ") + c->get_name();
+        if (!c->get_group().empty()) known += (known.empty() ? "" : ", ") + c->get_name();  // what is not for people
         if (argc > 1 && c->get_name() == argv[1]) given = c;
     }
     if (argc < 2) return "No command is given: " + known + " are known; rivlen-cli --help tells more.";
