@@ -5,7 +5,8 @@
 
 #include "Support.h"
 #include "core/base/Error.h"
-#include "core/batch/BatchRecord.h"
+#include "core/batch/BatchWork.h"
+#include "core/batch/ChildProcess.h"
 #include "core/session/Session.h"
 
 using namespace rivlen;
@@ -40,7 +41,91 @@ struct Batch : testing::Test {
     }
 };
 
+/// Work with a program that does as the command line would: it writes a file for each input, refuses one that is there,
+/// and fails at what is called broken.
+struct BatchWorks : Batch {
+    fs::path program;
+
+    void SetUp() override {
+        program = folder / "stand-in";
+        std::ofstream(program) << R"(#!/bin/sh
+name=$(basename "$2" .wav)
+file=$4/$name.dialogue.wav
+case "$*" in *--force*) force=1 ;; esac
+case $name in
+slow) echo "splitting slow:  40 %, 0:09 left" >&2; exec sleep 60 ;;
+broken) echo "rivlen-cli: \"$2\" is broken: mend it." >&2; exit 3 ;;
+esac
+if [ -e "$file" ] && [ -z "$force" ]; then echo "rivlen-cli: \"$file\" is there." >&2; exit 4; fi
+mkdir -p "$4"
+echo sound > "$file"
+echo "{\"files\": [{\"stems\": [{\"path\": \"$file\"}]}]}"
+)";
+        fs::permissions(program, fs::perms::owner_all);
+    }
+    BatchOutcome work(const std::vector<BatchUnit>& units, int jobs, const Progress& progress = {}) {
+        return doBatch(program, folder / "out", units, jobs, progress, [this](const BatchUnit&, BatchEnd) { ++told; });
+    }
+    int told = 0;
+};
+
 }  // namespace
+
+TEST_F(BatchWorks, SeveralAtOnceEachWithItsOwnEnd) {
+    for (int i = 0; i < 6; ++i) file("in/r" + std::to_string(i) + ".wav");
+    file("in/broken.wav");
+    const auto units = planBatch(request("split", {folder / "in"}));
+    std::vector<double> shares;
+    Progress progress;
+    progress.onProgress = [&](double f) { shares.push_back(f); };
+    const BatchOutcome first = work(units, 3, progress);
+    EXPECT_EQ(told, 7);
+    EXPECT_EQ(first.report["done"].size(), 6u);
+    ASSERT_EQ(first.report["failed"].size(), 1u);
+    EXPECT_EQ(first.report["failed"][0]["reason"],
+              "\"" + (folder / "in/broken.wav").string() + "\" is broken: mend it.");
+    EXPECT_EQ(first.exitCode, 3);
+    EXPECT_NEAR(shares.back(), 1, 1e-9);
+    EXPECT_EQ(readBatchRecord(folder / "out", units[1]).outputs, std::vector<fs::path>{folder / "out/r0.dialogue.wav"});
+
+    const BatchOutcome again = work(units, 2);
+    EXPECT_EQ(again.report["skipped"].size(), 6u);
+    EXPECT_EQ(again.report["failed"].size(), 1u);
+}
+
+TEST_F(BatchWorks, WhatWasInterruptedIsDoneAgainAndWhatWasThereBeforeIsNotTouched) {
+    const auto units = planBatch(request("split", {file("in/a.wav"), file("in/b.wav")}));
+    file("out/a.dialogue.wav"), file("out/b.dialogue.wav");
+    // a: begun when nothing was there, and everything stopped; b: somebody else's.
+    BatchRecord begun;
+    begun.state = BatchRecord::State::Begun;
+    begun.key = units[0].key;
+    begun.clean = true;
+    writeBatchRecord(folder / "out", units[0], begun);
+    const BatchOutcome outcome = work(units, 1);
+    EXPECT_EQ(outcome.ends, (std::vector<BatchEnd>{BatchEnd::Done, BatchEnd::Failed}));
+    EXPECT_EQ(outcome.exitCode, 4);
+    EXPECT_EQ(textOf(folder / "out/a.dialogue.wav"), "sound\n");
+    EXPECT_EQ(textOf(folder / "out/b.dialogue.wav"), "out/b.dialogue.wav");
+}
+
+TEST_F(BatchWorks, CancelledItEndsAtOnceAndLeavesNoRecord) {
+    const auto units = planBatch(request("split", {file("slow.wav")}));
+    Progress progress;
+    progress.onProgress = [&](double f) {
+        if (f > 0.39) progress.cancel();
+    };
+    const auto begun = std::chrono::steady_clock::now();
+    try {
+        work(units, 2, progress);
+        FAIL() << "it ended";
+    } catch (const Error& e) {
+        EXPECT_EQ(e.kind(), Error::Kind::Cancelled);
+    }
+    EXPECT_LT(std::chrono::steady_clock::now() - begun, std::chrono::seconds(29)) << "the program was not asked to end";
+    EXPECT_EQ(readBatchRecord(folder / "out", units[0]).state, BatchRecord::State::Fresh);
+    EXPECT_EQ(told, 0);
+}
 
 TEST_F(Batch, WhatLiesInAFolderKeepsItsPlace) {
     file("in/b/x.wav"), file("in/a/x.wav"), file("in/notes.txt"), file("in/.hidden.wav");

@@ -5,6 +5,7 @@
 #include <unistd.h>
 
 #include <algorithm>
+#include <cerrno>
 #include <chrono>
 #include <cstdio>
 #include <mutex>
@@ -33,11 +34,16 @@ public:
             throw Error(Error::Kind::OutputUnwritable,
                         "\"" + file.string() + "\" cannot be written: check that the folder may be written to.");
         while (flock(m_file, LOCK_EX | LOCK_NB) != 0) {
-            if (progress.cancelled()) {
-                close(m_file);
-                progress.throwIfCancelled();
+            const bool held = errno == EWOULDBLOCK || errno == EINTR;
+            if (held && !progress.cancelled()) {
+                std::this_thread::sleep_for(kLook);
+                continue;
             }
-            std::this_thread::sleep_for(kLook);
+            close(m_file);
+            progress.throwIfCancelled();
+            throw Error(Error::Kind::OutputUnwritable,
+                        "\"" + file.string() + "\" cannot be locked: choose a folder on a file system with " +
+                            "locks (NFS 4 and Lustre have them).");
         }
     }
     ~UnitLock() { close(m_file); }

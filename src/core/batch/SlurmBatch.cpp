@@ -80,7 +80,6 @@ std::string submit(const Cluster& cluster, const fs::path& folder, const fs::pat
                                    "--requeue",
                                    "--open-mode=append",
                                    "--job-name=rivlen",
-                                   "--chdir=" + folder.string(),
                                    "--output=" + base.string() + "-%a.log",
                                    formatted("--array=0-%d", units.size() - 1)};
     if (!request.partition.empty()) words.push_back("--partition=" + request.partition);
