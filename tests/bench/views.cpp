@@ -12,6 +12,7 @@
 #include "app/rebuild/LanesView.h"
 #include "app/widgets/Theme.h"
 #include "app/window/MainWindow.h"
+#include "core/base/Memory.h"
 #include "core/media/AudioWriter.h"
 #include "core/separation/Scene.h"
 #include "core/separation/StemStore.h"
@@ -165,6 +166,7 @@ struct Long {
 }  // namespace
 
 int main(int argc, char** argv) {
+    keepLargeBlocks();  // as the program does
     QApplication app(argc, argv);
     QApplication::setApplicationName("rivlen-bench");
     theme::apply();

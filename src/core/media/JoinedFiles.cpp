@@ -1,7 +1,9 @@
 #include "core/media/JoinedFiles.h"
 
 #include <algorithm>
+#include <array>
 #include <future>
+#include <span>
 
 #include "core/base/Error.h"
 
@@ -38,6 +40,26 @@ AudioBuffer JoinedFiles::read(int64_t first, int64_t count) {
     return out;
 }
 
+namespace {
+
+/// Sixteen at a time, side by side: the compiler makes vectors of them, which it may not of one after the other.
+std::pair<float, float> lowestAndHighest(std::span<const float> x) {
+    constexpr size_t kSide = 16;
+    std::array<float, kSide> low, high;
+    low.fill(x.front()), high.fill(x.front());
+    size_t i = 0;
+    for (; i + kSide <= x.size(); i += kSide)
+        for (size_t k = 0; k < kSide; ++k) {
+            const float v = x[i + k];
+            low[k] = v < low[k] ? v : low[k];
+            high[k] = v > high[k] ? v : high[k];
+        }
+    for (; i < x.size(); ++i) low[0] = std::min(low[0], x[i]), high[0] = std::max(high[0], x[i]);
+    return {*std::min_element(low.begin(), low.end()), *std::max_element(high.begin(), high.end())};
+}
+
+}  // namespace
+
 std::vector<std::pair<float, float>> waveOfFiles(const std::vector<std::filesystem::path>& files, int64_t first,
                                                  int64_t end, int columns, const Progress& progress) {
     const auto some = [&](int from, int to) {
@@ -48,8 +70,7 @@ std::vector<std::pair<float, float>> waveOfFiles(const std::vector<std::filesyst
             const int64_t a = first + (end - first) * column / columns,
                           b = first + (end - first) * (column + 1) / columns;
             const AudioBuffer part = source.read(a, std::max<int64_t>(1, b - a));
-            const auto [low, high] = std::minmax_element(part.samples().begin(), part.samples().end());
-            wave.emplace_back(*low, *high);
+            wave.push_back(lowestAndHighest(part.samples()));
         }
         return wave;
     };
