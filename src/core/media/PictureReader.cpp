@@ -143,9 +143,9 @@ struct PictureReader::Impl {
         out.rgba.resize(size_t(out.width) * size_t(out.height) * 4);
         // To look for things in, rows may be left out: taking the mean of all of them costs as much as decoding them.
         const int every = swift ? std::max(1, shown->height / (2 * out.height)) : 1, taken = shown->height / every;
-        scale = sws_getCachedContext(scale, shown->width, taken, AVPixelFormat(shown->format), out.width, out.height,
-                                     AV_PIX_FMT_RGBA, swift ? SWS_FAST_BILINEAR : SWS_BILINEAR, nullptr, nullptr,
-                                     nullptr);
+        scale =
+            sws_getCachedContext(scale, shown->width, taken, AVPixelFormat(shown->format), out.width, out.height,
+                                 AV_PIX_FMT_RGBA, swift ? SWS_FAST_BILINEAR : SWS_BILINEAR, nullptr, nullptr, nullptr);
         if (!scale) unreadable("has a pixel format that cannot be shown.");
         // The scaler writes in blocks of up to 64 bytes, beyond the ends of short rows: it gets rows with room for
         // that.
