@@ -135,6 +135,7 @@ TEST_F(Batch, WhatLiesInAFolderKeepsItsPlace) {
     EXPECT_EQ(units[0].folder, folder / "out/a");
     EXPECT_EQ(units[1].folder, folder / "out/b");
     EXPECT_NE(units[0].id, units[1].id);
+    EXPECT_NE(planBatch(request("weigh", {folder / "in"}))[0].id, units[0].id) << "both keep a record";
     EXPECT_EQ(units[0].id.find_first_of("/. "), std::string::npos) << units[0].id;
     EXPECT_TRUE(has(units[0], "--out", (folder / "out/a").string()));
     EXPECT_TRUE(has(units[0], "--quality", "quick"));

@@ -41,7 +41,7 @@ struct Batches : testing::Test {
     }
     json record(const std::string& name) const {
         for (const auto& file : entries(folder / "out/.rivlen-batch"))
-            if (file.extension() == ".json" && file.filename().string().rfind(name + "-", 0) == 0) {
+            if (file.extension() == ".json" && file.filename().string().rfind("split-" + name + "-", 0) == 0) {
                 std::ifstream in(file);
                 return json::parse(in);
             }

@@ -128,7 +128,8 @@ private:
             throw Error(Error::Kind::Usage, "\"" + earlier->second.string() + "\" and \"" + unit.input.string() +
                                                 "\" would write the same " +
                                                 "files: rename one, or give them to two batches; nothing was begun.");
-        unit.id = plainName(fs::path(writes).lexically_relative(fs::absolute(m_request.out)).string());
+        unit.id =
+            unit.command + "-" + plainName(fs::path(writes).lexically_relative(fs::absolute(m_request.out)).string());
         unit.arguments = {unit.input.string()};
         if (unit.command == "treat") unit.arguments.insert(unit.arguments.end(), {"--folder", unit.folder.string()});
         else if (unit.command != "weigh") unit.arguments.insert(unit.arguments.end(), {"--out", unit.folder.string()});

@@ -30,7 +30,7 @@ BatchOutcome doBatch(const std::filesystem::path& program, const std::filesystem
                      const std::vector<BatchUnit>& units, int jobs, const Progress& progress,
                      const std::function<void(const BatchUnit&, BatchEnd)>& told);
 
-/// From the records of units that have ended; those that have not are failures with this reason.
+/// From the records of units that have ended; those that have none are failures.
 BatchOutcome batchOutcome(const std::filesystem::path& out, const std::vector<BatchUnit>& units,
                           const std::vector<BatchEnd>& ends);
 
