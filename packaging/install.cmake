@@ -1,5 +1,5 @@
 # What is installed where, and the Debian package made of it.
-install(TARGETS rivlen-desk rivlen-cli RUNTIME DESTINATION bin)
+install(TARGETS rivlen-desk rivlen-cli rivlen-cleaner RUNTIME DESTINATION bin)
 install(TARGETS rivlen-torch rivlen-sight LIBRARY DESTINATION ${RIVLEN_LIBRARY_FOLDER})
 install(TARGETS rivlen-network-host RUNTIME DESTINATION ${RIVLEN_LIBRARY_FOLDER})
 foreach(folder networks scene presets fonts demo)

@@ -18,6 +18,8 @@ void addDispatch(CLI::App& program, Progress& progress);
 void addBatch(CLI::App& program, Progress& progress);
 void addNetworks(CLI::App& program);
 void addLearn(CLI::App& program, Progress& progress);
+/// Through another cleaner and back.
+void addOutside(CLI::App& program, Progress& progress);
 /// Stands in for a head tracker.
 void addHead(CLI::App& program, Progress& progress);
 void addScore(CLI::App& program);

@@ -1,8 +1,12 @@
 #include "cli/Output.h"
 
 #include <CLI/CLI.hpp>
+#include <algorithm>
+#include <cctype>
 #include <cstdio>
+#include <filesystem>
 
+#include "core/base/Error.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -43,6 +47,17 @@ void addTolerateDamage(CLI::App& command, bool& flag) {
 
 void addScene(CLI::App& command, std::string& file) {
     command.add_option("--scene", file, "What the network learned from a scene, see `rivlen-cli learn`.");
+}
+
+AudioFormat formatBySuffix(const std::string& out, const std::string& bits, const std::string& command) {
+    std::string suffix = std::filesystem::path(out).extension().string();
+    std::transform(suffix.begin(), suffix.end(), suffix.begin(), [](unsigned char c) { return char(std::tolower(c)); });
+    if (suffix != ".flac" && suffix != ".wav")
+        throw Error(Error::Kind::Usage,
+                    "\"" + out + "\" has " + (suffix.empty() ? "no suffix" : "the suffix \"" + suffix + "\"") +
+                        ", which says no format that " + command + " writes: end the name in .wav or .flac.");
+    const bool flac = suffix == ".flac";
+    return AudioFormat::parse(flac ? "flac" : "wav", bits.empty() ? (flac ? "24" : "32f") : bits);
 }
 
 }  // namespace rivlen

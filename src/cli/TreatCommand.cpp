@@ -55,21 +55,9 @@ std::vector<Treatment> chosen(const TreatOptions& o, const std::vector<Finding>&
     return all;
 }
 
-/// The suffix decides.
-AudioFormat formatOf(const TreatOptions& o) {
-    std::string suffix = std::filesystem::path(o.out).extension().string();
-    std::transform(suffix.begin(), suffix.end(), suffix.begin(), [](unsigned char c) { return char(std::tolower(c)); });
-    if (suffix != ".flac" && suffix != ".wav")
-        throw Error(Error::Kind::Usage, "\"" + o.out + "\" has " +
-                                            (suffix.empty() ? "no suffix" : "the suffix \"" + suffix + "\"") +
-                                            ", which says no format that treat writes: end the name in .wav or .flac.");
-    const bool flac = suffix == ".flac";
-    return AudioFormat::parse(flac ? "flac" : "wav", o.bits.empty() ? (flac ? "24" : "32f") : o.bits);
-}
-
 /// What was found in a file and done to it.
 nlohmann::json treatOne(const TreatOptions& o, Progress& progress) {
-    const AudioFormat format = formatOf(o);
+    const AudioFormat format = formatBySuffix(o.out, o.bits, "treat");
     MediaReader reader(o.file);
     if (!o.tolerateDamage) reader.refuseDamage();
     checkOutputPlace(o.out, o.force, o.file);

@@ -13,9 +13,9 @@
 #include "core/isolation/TradeOff.h"
 #include "core/isolation/Weighable.h"
 #include "core/media/Timecode.h"
-#include "core/separation/Engine.h"
 #include "core/separation/Parts.h"
 #include "core/separation/Scene.h"
+#include "core/separation/SpanSplit.h"
 
 namespace rivlen {
 
@@ -46,25 +46,14 @@ SpanCells separatedCells(MediaReader& reader, const WeighOptions& o, const Isola
     const NetworkCard card = networkFor(o.network, o.quality, o.scene);
     // Some seconds around, so that the edges of the span are judged by what surrounds them.
     const int64_t around = 4 * int64_t(reader.sampleRate());
-    EngineOptions options;
-    options.quality = o.quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine;
-    const bool room = o.stem == "dialogue" && settings.roomKeep != 100;
-    options.stems = room ? withRoom(card, kStemNames) : kStemNames;
-    options.from = std::max<int64_t>(0, span.first - around);
-    options.to = std::min(reader.frames(), span.second + around);
-    StemBlock all;
     const std::string whole = stemOfPart(o.stem);
-    separate(
-        reader, loadNetwork(card), options,
-        [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& parts) {
-            all.append(gathered(x, parts, room));
-        },
-        Progress(progress, 0, whole.empty() ? 1 : 0.7));
-    progress.throwIfCancelled();
+    SpanSplit split = splitSpan(reader, loadNetwork(card), o.quality, o.stem == "dialogue" && settings.roomKeep != 100,
+                                span.first, span.second, around, Progress(progress, 0, whole.empty() ? 1 : 0.7));
+    StemBlock& all = split.block;
     if (!whole.empty()) takeApart(all, whole, reader.sampleRate(), o.quality, Progress(progress, 0.7, 1));
     Isolator isolator(reader.channels(), reader.sampleRate());
     return isolator.cells(settings, int(stemPlace(o.stem)), span.first,
-                          all.slice(span.first - options.from - isolator.margin(),
+                          all.slice(span.first - split.from - isolator.margin(),
                                     span.second - span.first + 2 * isolator.margin()));
 }
 

@@ -44,6 +44,7 @@ int main(int argc, char** argv) {
         rivlen::addBatch(program, progress);
         rivlen::addNetworks(program);
         rivlen::addLearn(program, progress);
+        rivlen::addOutside(program, progress);
         rivlen::addHead(program, progress);
         rivlen::addScore(program);
         program.parse(argc, argv);

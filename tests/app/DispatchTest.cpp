@@ -229,6 +229,19 @@ TEST_F(DispatchStage, AFileForEachChannelIsHeardAndSeenDownToItsSamples) {
     EXPECT_GT(stretch.found()->wave.size(), 300u);
     ASSERT_EQ(stretch.found()->shortTerm.size(), 40u);
     EXPECT_NEAR(stretch.found()->shortTerm[35], *report.maxShortTerm, 1) << "the loudness of three seconds";
+    // More than a minute comes at once from the outline of the whole, whose columns are fiftieths of a second.
+    ASSERT_TRUE(until([&] { return stretch.outlined(); }));
+    axis.setDuration(100);
+    axis.show(0, 100);
+    ASSERT_TRUE(stretch.found());
+    EXPECT_NEAR(stretch.found()->shortTerm[35], *report.maxShortTerm, 1);
+    const auto columns = int64_t(stretch.found()->wave.size());
+    ASSERT_NEAR(double(columns), report.duration * 50, 1);
+    const int64_t frames = MediaReader(report.files[0]).frames(), from = frames / columns, to = 2 * frames / columns;
+    float high = -1;
+    for (const AudioBuffer& side : stored)
+        for (int64_t i = from; i < to; ++i) high = std::max(high, side.channel(0)[size_t(i)]);
+    EXPECT_EQ(stretch.found()->wave[1].second, high);
 }
 
 TEST_F(DispatchStage, ObjectsAreHeardAsTheyArePlaced) {

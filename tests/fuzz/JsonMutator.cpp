@@ -81,7 +81,7 @@ private:
     }
 
     void nudge(json& node) {
-        if (node.is_number_integer()) node = node.get<int64_t>() + below(5) - 2;
+        if (node.is_number_integer()) node = int64_t(uint64_t(node.get<int64_t>()) + uint64_t(below(5)) - 2);
         else if (node.is_number()) node = node.get<double>() * (below(2) ? -1 : 1 + 1e-3 * below(2000));
         else if (node.is_string()) {
             auto& text = node.get_ref<std::string&>();

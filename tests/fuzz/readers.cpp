@@ -6,7 +6,9 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
+#include "core/batch/BatchRecord.h"
 #include "core/delivery/DeliverySets.h"
+#include "core/exchange/ReadList.h"
 #include "core/media/MediaReader.h"
 #include "core/media/PictureReader.h"
 #include "core/media/Timecode.h"
@@ -83,6 +85,29 @@ void readPreset(const std::string& bytes) {
     isolationFromJson(nlohmann::json::parse(bytes));
 }
 
+/// What looks like no other kind is read as cuts and as markers; what could be read is laid in.
+void readLists(const std::string& bytes) {
+    const FrameRate rate{30000, 1001};
+    const auto laidIn = [](const ReadList& list) {
+        Rebuild rebuild = plainRebuild(60, false);
+        layIn(rebuild, list, scratch(), 3600, 60);
+    };
+    if (bytes.starts_with("{")) return laidIn(readOtio(bytes, "x"));
+    if (bytes.starts_with("<")) return laidIn(readAdl(bytes, "x"));
+    try {
+        laidIn(readMarkers(bytes, "x", rate));
+    } catch (const Error&) {}
+    laidIn(readCmx(bytes, "x", rate));
+}
+
+void readBatch(const std::string& bytes) {
+    BatchUnit unit;
+    unit.id = "x";
+    written("out/.rivlen-batch/x.json", bytes);
+    readBatchRecord(scratch() / "out", unit).holds(unit);
+    batchUnitFrom(nlohmann::json::parse(bytes));
+}
+
 }  // namespace
 
 const std::vector<Reader>& readers() {
@@ -103,6 +128,8 @@ const std::vector<Reader>& readers() {
              parseTime(bytes);
              framesOfTimecode(bytes, {30000, 1001});
          }},
+        {"list", readLists},
+        {"batch", readBatch},
         {"media", readMedia},
         {"picture", readPicture},
     };

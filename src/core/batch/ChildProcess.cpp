@@ -16,7 +16,8 @@ extern char** environ;
 namespace rivlen {
 
 ChildProcess::ChildProcess(const std::vector<std::string>& words, const std::filesystem::path& output,
-                           const std::filesystem::path& messages, bool gently) {
+                           const std::filesystem::path& messages, bool gently, Group group)
+    : m_group(group) {
     std::vector<std::string> settings;
     for (char** at = environ; *at; ++at) settings.emplace_back(*at);
     if (gently) settings.emplace_back("OMP_WAIT_POLICY=PASSIVE");
@@ -31,6 +32,7 @@ ChildProcess::ChildProcess(const std::vector<std::string>& words, const std::fil
     if (m_child == 0) {  // only async-signal-safe calls from here on
         prctl(PR_SET_PDEATHSIG, SIGTERM);
         if (getppid() != mine) _exit(127);
+        if (group == Group::Own) setpgid(0, 0);
         const int nothing = open("/dev/null", O_RDONLY), to = open(out.c_str(), O_WRONLY | O_CREAT | O_TRUNC, 0644),
                   log = open(said.c_str(), O_WRONLY | O_CREAT | O_TRUNC, 0644);
         if (nothing < 0 || to < 0 || log < 0) _exit(127);
@@ -41,12 +43,14 @@ ChildProcess::ChildProcess(const std::vector<std::string>& words, const std::fil
         execve(arguments[0], arguments.data(), variables.data());
         _exit(127);
     }
+    if (m_child > 0 && group == Group::Own) setpgid(m_child, m_child);  // whoever of both comes first
     if (m_child < 0)
         throw Error(Error::Kind::Other,
                     "\"" + words[0] + "\" cannot be started: close some programs, or give fewer --jobs.");
 }
 
 ChildProcess::~ChildProcess() {
+    if (m_group == Group::Own) kill(-m_child, SIGKILL);
     if (m_ended) return;
     kill(m_child, SIGKILL);
     waitpid(m_child, nullptr, 0);

@@ -9,10 +9,12 @@ namespace rivlen {
 /// files.
 class ChildProcess {
 public:
+    /// Own: what it starts in its turn ends with it as well.
+    enum class Group { Ours, Own };
     /// words: the program's file and its arguments. gently: where several run at once, threads that wait sleep.
     /// Throws Error when it cannot be started.
     ChildProcess(const std::vector<std::string>& words, const std::filesystem::path& output,
-                 const std::filesystem::path& messages, bool gently);
+                 const std::filesystem::path& messages, bool gently, Group group = Group::Ours);
     ~ChildProcess();  ///< kills it if it still runs
     ChildProcess(const ChildProcess&) = delete;
 
@@ -23,6 +25,7 @@ public:
 
 private:
     int m_child = -1;
+    Group m_group;
     bool m_ended = false;
     int m_code = 0;
 };

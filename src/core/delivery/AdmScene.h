@@ -12,7 +12,6 @@ struct AdmPlace {
     Direction at;
     double spread = 0;      ///< degrees across
     double divergence = 0;  ///< %
-    bool operator==(const AdmPlace&) const = default;
 };
 
 /// A sound that is placed by whoever plays it.

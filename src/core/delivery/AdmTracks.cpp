@@ -40,7 +40,7 @@ std::vector<std::vector<AdmPlace>> wayOf(const Strip& strip, int channels, doubl
     std::set<double> times{from};
     for (const auto& [id, curve] : strip.automation) {
         const bool place = id == "width" || std::any_of(placeParameters().begin(), placeParameters().end(),
-                                                        [&](const auto& p) { return id == p.id; });
+                                                        [&, &id = id](const auto& p) { return id == p.id; });
         for (size_t i = 0; place && i < curve.size(); ++i) {
             if (curve[i].first > from && curve[i].first < to) times.insert(curve[i].first);
             if (i == 0 || curve[i].second == curve[i - 1].second) continue;

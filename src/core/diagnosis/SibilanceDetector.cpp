@@ -18,7 +18,7 @@ constexpr size_t kFewMoments = 8;              // moments
 
 class SibilanceDetector : public Detector {
 public:
-    SibilanceDetector(int channels, int rate) : m_rate(rate), m_hop(std::max(1, rate / 100)) {
+    SibilanceDetector(int channels, int rate) : m_hop(std::max(1, rate / 100)) {
         const double q = std::numbers::sqrt2 / 2, top = std::min(10000.0, 0.4 * rate);
         if (rate < 24000) return;  // there is no s to be heard
         for (int c = 0; c < channels; ++c)
@@ -83,7 +83,7 @@ private:
     struct Channel {
         Biquad highHigh, highLow, bodyHigh, bodyLow, bodyLower;
     };
-    int m_rate, m_hop, m_count = 0;
+    int m_hop, m_count = 0;
     double m_highSum = 0, m_bodySum = 0;
     std::vector<Channel> m_channels;
     std::vector<float> m_high, m_body;

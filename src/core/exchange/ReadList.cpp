@@ -18,7 +18,7 @@ namespace {
 
 constexpr uintmax_t kLargest = 64 << 20;  // bytes: a list of a hundred thousand events has less
 
-std::string textOf(const fs::path& file) {
+std::string wholeList(const fs::path& file) {
     std::error_code problem;
     if (!fs::is_regular_file(file, problem) || fs::file_size(file, problem) > kLargest)
         throw Error(Error::Kind::InputUnreadable,
@@ -181,10 +181,10 @@ ReadList readList(const fs::path& file, FrameRate rate) {
     std::string suffix = file.extension().string();
     std::transform(suffix.begin(), suffix.end(), suffix.begin(), [](unsigned char c) { return char(std::tolower(c)); });
     const std::string name = file.string();
-    if (suffix == ".otio") return readOtio(textOf(file), name);
-    if (suffix == ".adl") return readAdl(textOf(file), name);
-    if (suffix == ".edl") return readCmx(textOf(file), name, rate);
-    if (suffix == ".csv" || suffix == ".txt") return readMarkers(textOf(file), name, rate);
+    if (suffix == ".otio") return readOtio(wholeList(file), name);
+    if (suffix == ".adl") return readAdl(wholeList(file), name);
+    if (suffix == ".edl") return readCmx(wholeList(file), name, rate);
+    if (suffix == ".csv" || suffix == ".txt") return readMarkers(wholeList(file), name, rate);
     throw Error(Error::Kind::InputUnreadable,
                 "The list \"" + name +
                     "\" is of no kind that is known: .otio, .adl, .edl, and .csv or .txt with markers are.");

@@ -81,6 +81,14 @@ std::vector<float> Weigher::backs(const StrengthTimeline& timeline) const {
 Weighing Weigher::weigh(const StrengthTimeline& timeline) {
     findOwnership(timeline);
     const std::vector<float> allBacks = backs(timeline);
+    std::vector<Cells> all = m_now;
+    for (Cells& gains : all)
+        for (int t = 0; t < m_cells.frames; ++t)
+            for (float& g : gains[size_t(t)]) g += allBacks[size_t(t)] * (1 - g);
+    return weigh(all);
+}
+
+Weighing Weigher::weigh(const std::vector<Cells>& groups) {
     const size_t width = size_t(std::max(1L, std::lround(kBandHz / m_cells.binHz)));
     std::vector<int> momentOf;
     for (int t = 0; t < m_cells.frames; ++t)
@@ -90,15 +98,13 @@ Weighing Weigher::weigh(const StrengthTimeline& timeline) {
     std::vector<DamageSums> sums(count);
     double voice = 0, voiceKept = 0, kept = 0, interference = 0, all = 0;
     for (size_t group = 0; group < m_cells.groups.size(); ++group) {
-        Cells gains = m_now[group];
+        const Cells& gains = groups[group];
         const size_t bins = m_cells.groups[group].power[0].size();
         std::vector<Band> bands((bins + width - 1) / width);
         for (int t = 0; t < m_cells.frames; ++t) {
             const auto &P = m_cells.groups[group].power[size_t(t + kCellReach)], &V = m_wanted[group][size_t(t)];
-            auto& g = gains[size_t(t)];
-            const float back = allBacks[size_t(t)];
+            const auto& g = gains[size_t(t)];
             for (size_t k = 0; k < bins; ++k) {
-                g[k] = g[k] + back * (1 - g[k]);
                 Band& band = bands[k / width];
                 band.v += V[k], band.gv += g[k] * V[k];
                 band.b += P[k] - V[k], band.gb += g[k] * (P[k] - V[k]);
@@ -131,6 +137,7 @@ Weighing Weigher::weigh(const StrengthTimeline& timeline) {
     w.damage.pumping = pumping(sums);
     w.damage.total = totalPoints(db(kept + interference, artifacts) - kArtifactBias);
     w.spillDb = db(interference, kept) + m_correctionDb;
+    w.gain = voiceKept / (voice + kTiny);
     const double level = voiceKept * voiceKept / (voice + kTiny) + kTiny;  // the wanted sound at its mean gain
     w.bent = std::max(0.0, kept - level) / level;
     w.spilt = std::pow(10, w.spillDb / 10) * kept / level;

@@ -40,6 +40,7 @@ struct Weighing {
     double spilt = 0;  ///< interference, corrected
     double moved = 0;  ///< artifacts
     double sdrDb = 0;  ///< kept over the three together: what the knee looks at, the counterpart of SI-SDR
+    double gain = 1;   ///< mean one of the wanted sound
 };
 
 class DamageCounter;
@@ -65,6 +66,9 @@ public:
     /// Room keep must be the one that the cells were made with; of Balance its difference counts, as if it were more or
     /// less Depth.
     Weighing weigh(const StrengthTimeline& timeline);
+
+    /// Weighs a result that was made in another way: by group, its gain in each frame and bin of the span.
+    Weighing weigh(const std::vector<Cells>& gains);
 
 private:
     void findOwnership(const StrengthTimeline& timeline);

@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <array>
-#include <future>
 #include <span>
 
 #include "core/base/Error.h"
@@ -62,22 +61,14 @@ std::pair<float, float> lowestAndHighest(std::span<const float> x) {
 
 std::vector<std::pair<float, float>> waveOfFiles(const std::vector<std::filesystem::path>& files, int64_t first,
                                                  int64_t end, int columns, const Progress& progress) {
-    const auto some = [&](int from, int to) {
-        JoinedFiles source(files);
-        std::vector<std::pair<float, float>> wave;
-        for (int column = from; column < to; ++column) {
-            progress.throwIfCancelled();
-            const int64_t a = first + (end - first) * column / columns,
-                          b = first + (end - first) * (column + 1) / columns;
-            const AudioBuffer part = source.read(a, std::max<int64_t>(1, b - a));
-            wave.push_back(lowestAndHighest(part.samples()));
-        }
-        return wave;
-    };
-    auto behind = std::async(std::launch::async, some, columns / 2, columns);
-    auto wave = some(0, columns / 2);
-    const auto rest = behind.get();
-    wave.insert(wave.end(), rest.begin(), rest.end());
+    JoinedFiles source(files);
+    std::vector<std::pair<float, float>> wave;
+    for (int column = 0; column < columns; ++column) {
+        progress.throwIfCancelled();
+        const int64_t a = first + (end - first) * column / columns, b = first + (end - first) * (column + 1) / columns;
+        const AudioBuffer part = source.read(a, std::max<int64_t>(1, b - a));
+        wave.push_back(lowestAndHighest(part.samples()));
+    }
     return wave;
 }
 

@@ -22,8 +22,8 @@ private:
     std::vector<std::unique_ptr<MediaReader>> m_readers;
 };
 
-/// Lowest and highest value of all channels in each of so many equal columns of [first, end), read by two threads: five
-/// minutes of stereo take one a third of a second. Throws what JoinedFiles does, and Error (Cancelled).
+/// Lowest and highest value of all channels in each of so many equal columns of [first, end). Throws what JoinedFiles
+/// does, and Error (Cancelled).
 std::vector<std::pair<float, float>> waveOfFiles(const std::vector<std::filesystem::path>& files, int64_t first,
                                                  int64_t end, int columns, const Progress& progress);
 

@@ -2,6 +2,7 @@
 
 #include <zip.h>
 
+#include <fstream>
 #include <limits>
 
 #include "core/base/Error.h"
