@@ -9,7 +9,10 @@ extern "C" {
 #include <libswresample/swresample.h>
 }
 
+#include <algorithm>
 #include <cmath>
+#include <deque>
+#include <utility>
 
 #include "core/base/Error.h"
 
@@ -22,6 +25,7 @@ namespace {
 constexpr int kLowestRate = 4000, kHighestRate = 768000;
 /// From so much on a jump of the clock is one: containers that count milliseconds round.
 constexpr double kJumpSeconds = 0.005;
+constexpr double kPageSeconds = 6, kBlocksSeconds = 0.5;  // Opus has pages of five seconds
 
 [[noreturn]] void unreadable(const fs::path& file, const std::string& why) {
     throw Error(Error::Kind::InputUnreadable, "\"" + file.string() + "\" " + why);
@@ -41,6 +45,11 @@ struct AudioDecoder::Impl {
     SwrContext* convert = nullptr;
     AVPacket* packet = av_packet_alloc();
     AVFrame* frame = av_frame_alloc();
+    struct Ahead {
+        AVFrame* frame;
+        int errors;  ///< of the decoder before it
+    };
+    std::deque<Ahead> ahead;  ///< frames after it that were looked at already
     AVStream* stream = nullptr;
     MediaInfo info;
     int64_t firstPts = AV_NOPTS_VALUE;  ///< pts of the first decoded sample, in 1/sampleRate
@@ -50,6 +59,7 @@ struct AudioDecoder::Impl {
 
     ~Impl() {
         av_frame_free(&frame);
+        dropAhead();
         av_packet_free(&packet);
         swr_free(&convert);
         avcodec_free_context(&codec);
@@ -243,6 +253,84 @@ struct AudioDecoder::Impl {
         return found;
     }
 
+    /// Decodes one more frame; false at the end.
+    bool decode(AVFrame* into) {
+        for (;;) {
+            const int got = avcodec_receive_frame(codec, into);
+            if (got == 0) return true;
+            if (drained) return false;
+            errors += got != AVERROR(EAGAIN) && got != AVERROR_EOF;
+            if (av_read_frame(format, packet) < 0) {
+                drained = true;
+                avcodec_send_packet(codec, nullptr);
+                continue;
+            }
+            if (packet->stream_index == stream->index) errors += avcodec_send_packet(codec, packet) < 0;
+            av_packet_unref(packet);
+        }
+    }
+    bool take() {
+        if (ahead.empty()) return decode(frame);
+        av_frame_unref(frame);
+        av_frame_move_ref(frame, ahead.front().frame);
+        errors = ahead.front().errors;
+        av_frame_free(&ahead.front().frame);
+        ahead.pop_front();
+        return true;
+    }
+    /// Whether there is an i-th frame ahead, counted from 0.
+    bool look(size_t i) {
+        while (ahead.size() <= i) {
+            const int mine = std::exchange(errors, 0);
+            AVFrame* next = av_frame_alloc();
+            const bool got = decode(next);
+            const int its = std::exchange(errors, mine);
+            if (!got) {
+                av_frame_free(&next);
+                return false;
+            }
+            ahead.push_back({next, its});
+        }
+        return true;
+    }
+    void dropAhead() {
+        for (auto& a : ahead) av_frame_free(&a.frame);
+        ahead.clear();
+    }
+
+    /// By how much the clock is ahead of the samples at each frame of the next seconds, counted from the end of the
+    /// frame at hand at a place.
+    std::vector<int64_t> leads(int64_t end, double seconds) {
+        std::vector<int64_t> all;
+        const int64_t until = end + int64_t(seconds * info.sampleRate);
+        for (size_t i = 0; end < until && look(i); ++i) {
+            if (ahead[i].frame->pts != AV_NOPTS_VALUE) all.push_back(toSamples(ahead[i].frame->pts) - firstPts - end);
+            end += ahead[i].frame->nb_samples;
+        }
+        return all;
+    }
+    int64_t threshold() const { return int64_t(kJumpSeconds * info.sampleRate); }
+    /// Vorbis and Opus in Ogg have a clock by the page, and blocks of other lengths than their neighbours: it runs
+    /// ahead for some frames and comes back although nothing is missing. Whoever converts such files keeps that.
+    bool comesBack() {
+        const auto all = leads(position + frame->nb_samples, kPageSeconds);
+        return all.empty() || std::any_of(all.begin(), all.end(), [this](int64_t lead) { return lead <= threshold(); });
+    }
+    /// Where a frame that a seek led to begins: what most frames of the next time say; of a clock that is coarser than
+    /// samples the mean of those.
+    int64_t agreed(int64_t at) {
+        const bool pages = codec->codec_id == AV_CODEC_ID_VORBIS || codec->codec_id == AV_CODEC_ID_OPUS;
+        auto all = leads(at + frame->nb_samples, pages ? kPageSeconds : kBlocksSeconds);
+        all.push_back(0);
+        std::nth_element(all.begin(), all.begin() + long(all.size() / 2), all.end());
+        const int64_t most = all[all.size() / 2];
+        if (!coarse()) return at + most;
+        double sum = 0, count = 0;
+        for (const int64_t lead : all)
+            if (std::llabs(lead - most) <= threshold() / 2) sum += double(lead), ++count;
+        return at + std::llround(sum / count);
+    }
+
     /// Where the decoded frame starts. Containers with coarse clocks (Matroska counts milliseconds) are
     /// brought back onto the codec's grid of equal frames.
     void place() {
@@ -252,30 +340,34 @@ struct AudioDecoder::Impl {
             firstPts = at;
             gridOffset = frame->nb_samples;
         } else if (!known) {
-            position = onGrid(at - firstPts);
+            position = onGrid(lossless() ? at - firstPts : agreed(at - firstPts));
             known = true;
-        } else if (errors > 0 || at - firstPts - position > int64_t(kJumpSeconds * info.sampleRate)) {
+        } else if (errors > 0 || at - firstPts - position > threshold()) {
             // A jump of the clock: packets were lost or could not be decoded, or the file has a gap.
             const int64_t jump = onGrid(at - firstPts) - position;
-            if (jump > int64_t(kJumpSeconds * info.sampleRate)) {
-                missing = jump;
-                position += jump;
-            }
+            if (jump <= threshold() || (errors == 0 && !lossless() && comesBack())) return;
+            missing = jump;
+            position += jump;
         }
     }
 
     /// A place by the container's clock, on the codec's grid where that clock is coarse.
     int64_t onGrid(int64_t at) const {
-        const bool coarse = int64_t(stream->time_base.den) < int64_t(info.sampleRate) * stream->time_base.num;
-        const int grid = stream->codecpar->frame_size > 0 ? stream->codecpar->frame_size : frame->nb_samples;
-        return coarse && grid > 0 ? gridOffset + std::llround(double(at - gridOffset) / grid) * int64_t(grid) : at;
+        const int grid = codec->codec_id == AV_CODEC_ID_VORBIS ? 0  // its blocks have two lengths
+                         : stream->codecpar->frame_size > 0    ? stream->codecpar->frame_size
+                                                               : frame->nb_samples;
+        return coarse() && grid > 0 ? gridOffset + std::llround(double(at - gridOffset) / grid) * int64_t(grid) : at;
     }
+    bool coarse() const { return int64_t(stream->time_base.den) < int64_t(info.sampleRate) * stream->time_base.num; }
+    bool lossless() const { return info.bits > 0; }
     /// Packets by themselves, one after the other: their clock only jumps where some are lost.
     bool bare() const {
         const std::string name = format->iformat->name;
         return name == "flac" || name == "mp3" || name == "aac" || name == "ogg";
     }
-    int errors = 0;          ///< of the decoder since the last frame that it gave
+    int errors = 0;       ///< of the decoder since the last frame that it gave
+    int aheadErrors = 0;  ///< the same of the frame ahead
+    bool hasAhead = false;
     int64_t missing = 0;     ///< before the frame at hand
     int64_t gridOffset = 0;  ///< length of the first block: it can be shorter by the encoder delay
 };
@@ -289,31 +381,18 @@ AudioDecoder::~AudioDecoder() = default;
 const MediaInfo& AudioDecoder::promised() const { return m->info; }
 
 std::optional<AudioDecoder::Block> AudioDecoder::next() {
-    while (true) {
-        const int got = avcodec_receive_frame(m->codec, m->frame);
-        if (got == 0) {
-            m->missing = 0;
-            m->place();
-            const bool damaged = m->errors > 0 || m->bare();
-            m->errors = 0;
-            if (!m->known || m->frame->nb_samples == 0)
-                continue;  // after a seek: wait for a frame that says where it is
-            Block block{m->position, m->converted(), m->missing, damaged};
-            block.notNumbers = m->bridged(block.audio);
-            m->position += block.audio.frames();
-            return block;
-        }
-        if (m->drained) return std::nullopt;
-        m->errors += got != AVERROR(EAGAIN) && got != AVERROR_EOF;
-        const int read = av_read_frame(m->format, m->packet);
-        if (read < 0) {
-            m->drained = true;
-            avcodec_send_packet(m->codec, nullptr);
-            continue;
-        }
-        if (m->packet->stream_index == m->stream->index) m->errors += avcodec_send_packet(m->codec, m->packet) < 0;
-        av_packet_unref(m->packet);
+    while (m->take()) {
+        m->missing = 0;
+        m->place();
+        const bool damaged = m->errors > 0 || m->bare();
+        m->errors = 0;
+        if (!m->known || m->frame->nb_samples == 0) continue;  // after a seek: wait for a frame that says where it is
+        Block block{m->position, m->converted(), m->missing, damaged};
+        block.notNumbers = m->bridged(block.audio);
+        m->position += block.audio.frames();
+        return block;
     }
+    return std::nullopt;
 }
 
 bool AudioDecoder::seek(int64_t frame) {
@@ -321,6 +400,7 @@ bool AudioDecoder::seek(int64_t frame) {
     const int64_t wanted = av_rescale_q(m->firstPts + frame, AVRational{1, m->info.sampleRate}, m->stream->time_base);
     if (avformat_seek_file(m->format, m->stream->index, INT64_MIN, wanted, wanted, 0) < 0) return false;
     avcodec_flush_buffers(m->codec);
+    m->dropAhead();
     m->known = false;
     m->drained = false;
     m->errors = 0;  // a decoder that begins in the middle may miss what came before
