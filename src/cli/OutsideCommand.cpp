@@ -119,8 +119,8 @@ void run(const OutsideOptions& o, Progress& progress) {
     const NetworkCard card = networkFor(o.network, o.quality, o.scene);
     const SpanSplit split =
         splitSpan(*reader, loadNetwork(card), o.quality, false, span.first, span.second, around, progress);
-    std::shared_ptr<SampleSource> sound = reader;
-    if (o.sendStem) sound = std::make_shared<SpanStem>(split, stem, *reader);
+    const auto ownStem = std::make_shared<SpanStem>(split, stem, *reader);
+    SampleSource& sound = o.sendStem ? static_cast<SampleSource&>(*ownStem) : *reader;
 
     const ScratchFolder scratch(fs::absolute(o.out).parent_path());
     const fs::path folder = o.folder.empty() ? scratch / "sent" : fs::path(o.folder);
@@ -130,7 +130,7 @@ void run(const OutsideOptions& o, Progress& progress) {
     AnswerWatch watch(folder, {folder / (name + ".wav"), begin, end, begin});
     from = 0.4, share = 0.1;
     const SentSound sent =
-        sendSound(*sound, name, begin, end, o.handles, folder, reader->info().timecodeSeconds, progress);
+        sendSound(sound, name, begin, end, o.handles, folder, reader->info().timecodeSeconds, progress);
     const fs::path file = !o.answer.empty()    ? fs::path(o.answer)
                           : !o.command.empty() ? runCleaner(o.command, sent, scratch / "answer.wav", progress)
                                                : waitFor(watch, o, sent, line, progress);
@@ -146,12 +146,12 @@ void run(const OutsideOptions& o, Progress& progress) {
                        split.block.slice(span.first - split.from - isolator.margin(), count + 2 * isolator.margin()));
     Weigher weigher(cells);
     const Weighing own = weigher.weigh(settings);
-    AnsweredSource asItCame(sound, answer, sent.begin, 0);
+    AnsweredSource asItCame(ownStem, answer, sent.begin, 0);
     const Weighing its = weigher.weigh(gainsOf(asItCame, cells, span.first, count));
     // The wanted sound as loud as in Rivlen's own stem.
     const double gain = o.keepLevel ? 0 : std::clamp(toDb(own.gain) - toDb(its.gain), -24.0, 24.0);
 
-    AnsweredSource placed(sound, answer, sent.begin, gain);
+    AnsweredSource placed(ownStem, answer, sent.begin, gain);
     AudioWriter writer(o.out, rate, reader->channels(), format, o.force);
     for (int64_t at = span.first; at < span.second; at += rate) {
         progress.throwIfCancelled();
@@ -172,8 +172,7 @@ void run(const OutsideOptions& o, Progress& progress) {
         std::printf("%s\nThe answer comes %.2f ms %s, at %d Hz with %d channel%s; brought in at %+.1f dB.\n",
                     o.out.c_str(), 1000 * std::fabs(answer.late()), answer.late() < 0 ? "early" : "late", answer.rate,
                     answer.channels, answer.channels == 1 ? "" : "s", gain);
-        if (missing > 0.02)
-            std::printf("%.2f s of the span are not in it: there the sound is as it was sent.\n", missing);
+        if (missing > 0.02) std::printf("%.2f s of the span are not in it: Rivlen's own stem stands there.\n", missing);
         std::printf("Its %s: spill %.1f dB, damage %.0f of 100; Rivlen's own: spill %.1f dB, damage %.0f.\n",
                     o.stem.c_str(), its.spillDb, its.damage.total, own.spillDb, own.damage.total);
         return;

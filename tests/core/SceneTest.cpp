@@ -94,6 +94,18 @@ TEST(SceneFile, DamagedAndHostileOnesAreRefusedWithASentence) {
     EXPECT_NE(refusal(file).find("cannot be read"), std::string::npos);
 }
 
+// Lists within lists, eight million deep, and a number that no integer holds: both ended the program once.
+TEST(SceneFile, DepthAndNumbersOutOfRangeAreRefused) {
+    const TempFolder folder;
+    const auto refused = [&](const std::string& bytes) {
+        std::ofstream(folder / "a.scene", std::ios::binary) << bytes;
+        return refusal(folder / "a.scene");
+    };
+    EXPECT_NE(refused(std::string(8'000'000, char(0x81))).find("too deeply"), std::string::npos);
+    const auto cbor = nlohmann::json::to_cbor({{"format", "rivlen-scene"}, {"version", -1e308}});
+    EXPECT_NE(refused(std::string(cbor.begin(), cbor.end())).find("out of range"), std::string::npos);
+}
+
 TEST(SceneFile, FitsItsOwnNetworkAlone) {
     const TempFolder folder;
     Scene scene = some();

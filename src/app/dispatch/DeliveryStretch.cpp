@@ -151,10 +151,10 @@ void DeliveryStretch::showOutline() {
 void DeliveryStretch::read() {
     if (m_files.empty()) return;
     m_newest.run([this, files = m_files, begin = m_begin, from = m_axis.from(), to = m_axis.to(), columns = m_columns,
-                  withLoudness = m_tenths.empty()](const Progress& progress) {
-        return [this, withLoudness, found = rivlen::read(files, begin, from, to, columns, withLoudness, progress)] {
+                  withLoudness = m_tenths.empty() && m_axis.span() <= kLoudnessSeconds](const Progress& progress) {
+        return [this, found = rivlen::read(files, begin, from, to, columns, withLoudness, progress)] {
             m_found = found;
-            if (!withLoudness) m_found->shortTerm = loudnessBetween(found.from, found.to);
+            if (!m_tenths.empty()) m_found->shortTerm = loudnessBetween(found.from, found.to);
             emit changed();
         };
     });

@@ -15,7 +15,8 @@ namespace rivlen {
 class DeliveryStretch : public QObject {
     Q_OBJECT
 public:
-    static constexpr double kReadSeconds = 30;  ///< most that is read for what is in sight
+    static constexpr double kReadSeconds = 30;      ///< most that is read for what is in sight
+    static constexpr double kLoudnessSeconds = 10;  ///< and for its loudness, while there is no outline
 
     explicit DeliveryStretch(const TimeAxis& axis, QObject* parent = nullptr);
     /// The files (one, or one for each channel) of what is shown, and where on the axis they begin; none: nothing is.

@@ -1,10 +1,9 @@
 #include "app/weigh/TrialDesk.h"
 
-#include <unistd.h>
-
 #include <cmath>
 
 #include "app/weigh/CandidateDesk.h"
+#include "app/weigh/TemporaryStore.h"
 #include "core/audio/Decibel.h"
 #include "core/loudness/Loudness.h"
 #include "core/media/MediaReader.h"
@@ -23,23 +22,6 @@ struct TrialDesk::Networks {
 };
 
 namespace {
-
-// A store that goes away with the last one who plays it.
-std::shared_ptr<StemStore> temporaryStore(const Trial& trial, int rate, int channels, int64_t frames) {
-    static std::atomic<int> number{0};
-    const auto folder = std::filesystem::temp_directory_path() /
-                        ("rivlen-trial-" + std::to_string(getpid()) + "-" + std::to_string(++number));
-    auto store = StemStore::create(folder, {kStemNames, rate, channels, frames, trial.block.hasRoom()});
-    store->skip(trial.from);
-    store->append(trial.block);
-    store->skip(frames - store->available());
-    store->finish();
-    return {store.get(), [store, folder](StemStore*) mutable {
-                store.reset();
-                std::error_code ignored;
-                std::filesystem::remove_all(folder, ignored);
-            }};
-}
 
 QString nameOf(const TrialChoice& choice, int candidate) {
     return QString::fromStdString(choice.name) + (candidate < 0 ? QString() : ", " + CandidateDesk::letter(candidate));
@@ -116,7 +98,9 @@ void TrialDesk::start() {
                     std::min<int64_t>(reader.frames(), std::llround(span.second * reader.sampleRate())) - first;
                 const Trial trial =
                     tryNetwork(reader, choice, networks->get(choice.card), timelines, first, count, progress);
-                const auto stems = temporaryStore(trial, reader.sampleRate(), reader.channels(), reader.frames());
+                const auto stems = temporaryStore(
+                    {kStemNames, reader.sampleRate(), reader.channels(), reader.frames(), trial.block.hasRoom()},
+                    trial.from, [&trial](StemStore& store) { store.append(trial.block); });
                 LoudnessMeter meter(reader.channels(), reader.sampleRate(), LoudnessMeter::Detail::LoudnessAndPeak);
                 meter.add(reader.read(first, count));
                 std::vector<Answer> answers;

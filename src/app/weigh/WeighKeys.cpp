@@ -3,7 +3,7 @@
 namespace rivlen {
 
 void addWeighKeys(KeySheet& sheet, const Document& document, const Hearing& hearing, StrengthDesk& strength,
-                  WeighDesk& weigh, CandidateDesk& candidates, TrialDesk& trials,
+                  WeighDesk& weigh, CandidateDesk& candidates, TrialDesk& trials, OutsideDesk& outside,
                   const std::function<void()>& toggleDifference) {
     const KeySheet::When here = [&document] { return document.session().stage == stage::weigh; };
     const KeySheet::When open = [&hearing, here] { return here() && !hearing.blind(); };  // nothing is hidden
@@ -24,6 +24,9 @@ void addWeighKeys(KeySheet& sheet, const Document& document, const Hearing& hear
     sheet.add("at Weigh: a region of its own for the loop", {{"R", [&strength] { strength.regionFromLoop(); }}}, open);
     sheet.add("at Split and Weigh: try networks and settings on the loop", {{"T", [&trials] { trials.start(); }}},
               [&document, open] { return open() || document.session().stage == stage::split; });
+    sheet.add("at Weigh: send the loop through the cleaner outside; with Shift lay in what came back",
+              {{"O", [&outside] { outside.send(); }}, {"Shift+O", [&outside] { outside.layIn(outside.chosen()); }}},
+              open);
     sheet.add("at Weigh: the difference of two candidates as a picture", {{"X", toggleDifference}}, open);
     sheet.add("at Weigh: take the suggested strength", {{"K", [&weigh] { weigh.useSuggestion(); }}}, open);
     sheet.add("at Weigh: hear the next or the last of the worst places",

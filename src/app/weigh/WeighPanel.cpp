@@ -10,6 +10,7 @@
 #include "app/views/PartLook.h"
 #include "app/weigh/CandidateBar.h"
 #include "app/weigh/CompareControls.h"
+#include "app/weigh/OutsideControls.h"
 #include "app/weigh/OverTimeControls.h"
 #include "app/weigh/PresetButton.h"
 #include "app/weigh/StrengthControls.h"
@@ -23,7 +24,8 @@ namespace {
 class WeighPanel : public StagePanel {
 public:
     WeighPanel(Document& document, Reels& reels, Splitting& splitting, Hearing& hearing, Work& work,
-               StrengthDesk& strength, WeighDesk& weigh, CandidateDesk& candidates, TrialDesk& trials)
+               StrengthDesk& strength, WeighDesk& weigh, CandidateDesk& candidates, TrialDesk& trials,
+               OutsideDesk& outside)
         : StagePanel("How strong before it hurts?"),
           m_document(document),
           m_reels(reels),
@@ -67,12 +69,13 @@ public:
         second->addWidget(m_part);
         second->addWidget(m_presets);
         m_column->addLayout(second);
-        m_tabs = makePageTabs("weightabs", {"Strength", "Over time", "Compare"});
+        m_tabs = makePageTabs("weightabs", {"Strength", "Over time", "Compare", "Outside"});
         auto* pages = new QStackedWidget;
         pages->addWidget(new StrengthControls(document, reels, hearing, work, weigh));
         pages->addWidget(new OverTimeControls(document, reels, splitting, hearing, work, strength));
         auto* compare = new CompareControls(hearing, candidates, trials);
         pages->addWidget(compare);
+        pages->addWidget(new OutsideControls(hearing, outside));
         m_column->addWidget(m_tabs);
         m_column->addWidget(pages, 1);
         m_column->addWidget(new CandidateBar(candidates, document, reels, splitting, work));
@@ -128,8 +131,9 @@ private:
 }  // namespace
 
 StagePanel* makeWeighPanel(Document& document, Reels& reels, Splitting& splitting, Hearing& hearing, Work& work,
-                           StrengthDesk& strength, WeighDesk& weigh, CandidateDesk& candidates, TrialDesk& trials) {
-    return new WeighPanel(document, reels, splitting, hearing, work, strength, weigh, candidates, trials);
+                           StrengthDesk& strength, WeighDesk& weigh, CandidateDesk& candidates, TrialDesk& trials,
+                           OutsideDesk& outside) {
+    return new WeighPanel(document, reels, splitting, hearing, work, strength, weigh, candidates, trials, outside);
 }
 
 }  // namespace rivlen

@@ -8,6 +8,7 @@
 #include "app/split/SceneDesk.h"
 #include "app/split/UnsureDesk.h"
 #include "app/weigh/CandidateDesk.h"
+#include "app/weigh/OutsideDesk.h"
 #include "app/weigh/StrengthDesk.h"
 #include "app/weigh/TrialDesk.h"
 #include "app/weigh/WeighDesk.h"
@@ -28,6 +29,7 @@ struct Desks {
           candidates(s.document, s.reels, s.hearing, s.work),
           trials(s.document, s.reels, s.splitting, s.hearing, s.work),
           rebuild(s.document, s.reels, s.splitting, s.apart, s.hearing, s.work),
+          outside(s.document, s.file, s.reels, s.hearing, rebuild.desk, s.work),
           deliverables(s.document, s.reels, s.work),
           dispatch(s.document, s.reels, deliverables, s.work),
           delivered(s.document, s.reels, deliverables, dispatch, rebuild.mix, s.work),
@@ -44,6 +46,7 @@ struct Desks {
     CandidateDesk candidates;
     TrialDesk trials;
     RebuildTools rebuild;
+    OutsideDesk outside;
     DeliverablesDesk deliverables;
     DispatchDesk dispatch;
     DeliveryHearing delivered;

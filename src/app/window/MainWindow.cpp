@@ -189,7 +189,8 @@ void MainWindow::addKeys() {
     addIntakeKeys(m_keys, m_studio.document, m_desks.treatment);
     addSplitKeys(m_keys, m_studio.document, m_desks.marks, m_desks.scenes, m_desks.unsure);
     addWeighKeys(m_keys, m_studio.document, m_studio.hearing, m_desks.strength, m_desks.weigh, m_desks.candidates,
-                 m_desks.trials, [this] { m_pictures->toggle(Picture::Difference, Picture::Ownership); });
+                 m_desks.trials, m_desks.outside,
+                 [this] { m_pictures->toggle(Picture::Difference, Picture::Ownership); });
     addDispatchKeys(m_keys, m_studio.document, m_desks.deliverables);
     addRebuildKeys(m_keys, m_studio.document, m_studio.reels, m_desks.rebuild,
                    [this] { findChild<ToolControls*>("tools")->replaceMusic(); });

@@ -31,7 +31,7 @@ const std::array<MakePanel, kStages.size()>& panelTable() {
         },
         [](Studio& s, Desks& d) {
             return makeWeighPanel(s.document, s.reels, s.splitting, s.hearing, s.work, d.strength, d.weigh,
-                                  d.candidates, d.trials);
+                                  d.candidates, d.trials, d.outside);
         },
         [](Studio& s, Desks& d) { return makeRebuildPanel(s.document, s.hearing, d.rebuild, d.meters); },
         [](Studio& s, Desks& d) { return makeDispatchPanel(s.document, s.reels, s.work, d.deliverables, d.dispatch); },

@@ -1,6 +1,8 @@
 #pragma once
 #include <cmath>
+#include <cstdint>
 #include <nlohmann/json.hpp>
+#include <vector>
 
 namespace rivlen {
 
@@ -19,5 +21,8 @@ nlohmann::json parsedJson(Input&& input) {
         return true;
     });
 }
+
+/// The same for CBOR (RFC 8949) of at most some levels: its parser goes down them one in the other.
+nlohmann::json parsedCbor(const std::vector<std::uint8_t>& bytes);
 
 }  // namespace rivlen

@@ -23,6 +23,7 @@ std::string jsonReason(const nlohmann::json::exception& e) {
         case 401: return "a list is shorter than it should be";
         case 403: return "the field \"" + quoted(e.what()) + "\" is missing";
         case 406: return "a number in it is out of range";
+        case 408: return "it is nested too deeply";
         default: return "a field is not as it should be";
     }
 }

@@ -6,6 +6,7 @@
 #include <fstream>
 
 #include "core/base/Error.h"
+#include "core/base/Json.h"
 #include "core/base/JsonReason.h"
 #include "core/media/FileSum.h"
 #include "core/media/WholeFile.h"
@@ -73,7 +74,7 @@ Scene Scene::load(const fs::path& file) {
     std::vector<std::uint8_t> bytes(size);
     in.read(reinterpret_cast<char*>(bytes.data()), std::streamsize(size));
     try {
-        return read(json::from_cbor(bytes));
+        return read(parsedCbor(bytes));
     } catch (const json::exception& e) {
         throw refuse("is incomplete or damaged: " + jsonReason(e) + ".");
     } catch (const Error& e) {
