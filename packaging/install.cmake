@@ -20,6 +20,7 @@ function(rivlen_compressed source destination name)
   install(FILES ${made} DESTINATION ${destination})
 endfunction()
 rivlen_compressed(packaging/rivlen-cli.1 share/man/man1 rivlen-cli.1)
+rivlen_compressed(packaging/rivlen-cleaner.1 share/man/man1 rivlen-cleaner.1)
 rivlen_compressed(packaging/rivlen-desk.1 share/man/man1 rivlen-desk.1)
 rivlen_compressed(packaging/changelog share/doc/rivlen changelog)
 

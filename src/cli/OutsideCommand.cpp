@@ -17,11 +17,11 @@
 #include "core/exchange/RoundTrip.h"
 #include "core/isolation/ForeignResult.h"
 #include "core/isolation/Isolator.h"
+#include "core/isolation/SpanSplit.h"
 #include "core/isolation/Weighable.h"
 #include "core/media/OutputPlace.h"
 #include "core/media/Timecode.h"
 #include "core/separation/Scene.h"
-#include "core/separation/SpanSplit.h"
 
 namespace rivlen {
 
@@ -147,7 +147,7 @@ void run(const OutsideOptions& o, Progress& progress) {
     Weigher weigher(cells);
     const Weighing own = weigher.weigh(settings);
     AnsweredSource asItCame(ownStem, answer, sent.begin, 0);
-    const Weighing its = weigher.weigh(gainsOf(asItCame, cells, span.first, count));
+    const Weighing its = weigher.weighGains(gainsOf(asItCame, cells, span.first, count));
     // The wanted sound as loud as in Rivlen's own stem.
     const double gain = o.keepLevel ? 0 : std::clamp(toDb(own.gain) - toDb(its.gain), -24.0, 24.0);
 

@@ -9,13 +9,13 @@
 #include "cli/StrengthOptions.h"
 #include "core/base/Error.h"
 #include "core/isolation/Isolator.h"
+#include "core/isolation/SpanSplit.h"
 #include "core/isolation/StemNames.h"
 #include "core/isolation/TradeOff.h"
 #include "core/isolation/Weighable.h"
 #include "core/media/Timecode.h"
 #include "core/separation/Parts.h"
 #include "core/separation/Scene.h"
-#include "core/separation/SpanSplit.h"
 
 namespace rivlen {
 

@@ -6,7 +6,7 @@
 #include "Support.h"
 #include "core/base/Error.h"
 #include "core/batch/BatchWork.h"
-#include "core/batch/ChildProcess.h"
+#include "core/base/ChildProcess.h"
 #include "core/session/Session.h"
 
 using namespace rivlen;

@@ -162,18 +162,18 @@ TEST_F(Outside, ResultsFromElsewhereAreWeighedByTheSameMeasures) {
         isolator.cells(IsolationSettings(), 0, first, block.slice(first - margin, count + 2 * margin));
     Weigher weigher(cells);
     BufferSource itself(whole, 48000), voice(stems[0], 48000);
-    const Weighing open = weigher.weigh(strength(0)), same = weigher.weigh(gainsOf(itself, cells, first, count));
+    const Weighing open = weigher.weigh(strength(0)), same = weigher.weighGains(gainsOf(itself, cells, first, count));
     EXPECT_NEAR(same.spillDb, open.spillDb, 0.01);
     EXPECT_NEAR(same.damage.total, open.damage.total, 0.1);
     EXPECT_NEAR(same.gain, 1, 1e-3);
     const Weighing plain = weigher.weigh(strength(kFullDepth)),
-                   alone = weigher.weigh(gainsOf(voice, cells, first, count));
+                   alone = weigher.weighGains(gainsOf(voice, cells, first, count));
     EXPECT_LT(alone.spillDb, same.spillDb - 3);
     EXPECT_NEAR(alone.spillDb, plain.spillDb, 3) << "shares are of amplitudes, gains of powers";
     // Half as loud is as clean.
     for (float& v : whole.samples()) v *= 0.5f;
     BufferSource half(whole, 48000);
-    const Weighing softer = weigher.weigh(gainsOf(half, cells, first, count));
+    const Weighing softer = weigher.weighGains(gainsOf(half, cells, first, count));
     EXPECT_NEAR(softer.gain, 0.5, 1e-3);
     EXPECT_NEAR(softer.spillDb, same.spillDb, 0.01);
     EXPECT_NEAR(softer.damage.total, same.damage.total, 0.1);

@@ -68,14 +68,14 @@ double loudnessOf(SampleSource& sound, int64_t first, int64_t count) {
 
 }  // namespace
 
-OutsideDesk::OutsideDesk(Document& document, SessionFile& file, Reels& reels, Hearing& hearing, RebuildDesk& rebuild,
+OutsideDesk::OutsideDesk(Document& document, SessionFile& file, Reels& reels, Hearing& hearing, EditRebuild edit,
                          Work& work, QObject* parent)
     : QObject(parent),
       m_document(document),
       m_file(file),
       m_reels(reels),
       m_hearing(hearing),
-      m_rebuild(rebuild),
+      m_edit(std::move(edit)),
       m_work(work),
       m_own(work, this, OwnWork::Shown::InWorkLine) {
     const QSettings settings;
@@ -217,7 +217,7 @@ void OutsideDesk::read(const fs::path& file, const QString& by) {
             const Weighing own = weigher.weigh(timeline);
             const std::shared_ptr<SampleSource> around = store->open(std::max(0, store->stemIndex(stem)));
             AnsweredSource asItCame(around, made.answer, sent.begin, 0);
-            made.weighing = weigher.weigh(gainsOf(asItCame, cells, first, count));
+            made.weighing = weigher.weighGains(gainsOf(asItCame, cells, first, count));
             made.gain = std::clamp(toDb(own.gain) - toDb(made.weighing.gain), -24.0, 24.0);
             progress.throwIfCancelled();
             AnsweredSource placed(around, made.answer, sent.begin, made.gain);
@@ -295,15 +295,13 @@ void OutsideDesk::hear(int answer) {
 }
 
 void OutsideDesk::layIn(int answer) {
-    if (answer < 0 || answer >= int(m_answers.size()) || !m_rebuild.ready()) return;
+    if (answer < 0 || answer >= int(m_answers.size())) return;
     const Returned a = m_answers[size_t(answer)];
     const int rate = m_reels.current()->info->sampleRate;
     hear(-1);
     try {
-        std::string lane;
-        m_rebuild.edit("Lay in from outside",
-                       [&](Rebuild& r) { lane = layAnswer(r, a.answer, a.sent, rate, stemPlace(a.stem), a.gain); });
-        m_rebuild.chooseLane(lane);
+        m_edit("Lay in from outside",
+               [&](Rebuild& r) { return layAnswer(r, a.answer, a.sent, rate, stemPlace(a.stem), a.gain); });
         m_work.report("What came back from " + a.name + " lies on a lane of its own at Rebuild.");
     } catch (const Error& e) {
         m_work.warn(QString::fromUtf8(e.what()));

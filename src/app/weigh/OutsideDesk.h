@@ -3,7 +3,6 @@
 
 #include "app/document/SessionFile.h"
 #include "app/hearing/Hearing.h"
-#include "app/rebuild/RebuildDesk.h"
 #include "app/reels/Reels.h"
 #include "app/work/OwnWork.h"
 #include "core/exchange/Answer.h"
@@ -36,7 +35,10 @@ public:
     };
     static constexpr double kLongest = 300;  ///< seconds that are weighed
 
-    OutsideDesk(Document& document, SessionFile& file, Reels& reels, Hearing& hearing, RebuildDesk& rebuild, Work& work,
+    /// Edits the present reel's rebuild, or the plain one that it begins with, and chooses the lane that change
+    /// returns.
+    using EditRebuild = std::function<void(const QString& step, const std::function<std::string(Rebuild&)>& change)>;
+    OutsideDesk(Document& document, SessionFile& file, Reels& reels, Hearing& hearing, EditRebuild edit, Work& work,
                 QObject* parent = nullptr);
 
     const Ways& ways() const { return m_ways; }
@@ -75,7 +77,7 @@ private:
     SessionFile& m_file;
     Reels& m_reels;
     Hearing& m_hearing;
-    RebuildDesk& m_rebuild;
+    EditRebuild m_edit;
     Work& m_work;
     Ways m_ways;
     std::string m_reel, m_stem;  ///< that was sent

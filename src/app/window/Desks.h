@@ -29,7 +29,14 @@ struct Desks {
           candidates(s.document, s.reels, s.hearing, s.work),
           trials(s.document, s.reels, s.splitting, s.hearing, s.work),
           rebuild(s.document, s.reels, s.splitting, s.apart, s.hearing, s.work),
-          outside(s.document, s.file, s.reels, s.hearing, rebuild.desk, s.work),
+          outside(
+              s.document, s.file, s.reels, s.hearing,
+              [this](const QString& step, const std::function<std::string(Rebuild&)>& change) {
+                  std::string lane;
+                  rebuild.desk.edit(step, [&](Rebuild& r) { lane = change(r); });
+                  rebuild.desk.chooseLane(lane);
+              },
+              s.work),
           deliverables(s.document, s.reels, s.work),
           dispatch(s.document, s.reels, deliverables, s.work),
           delivered(s.document, s.reels, deliverables, dispatch, rebuild.mix, s.work),

@@ -12,8 +12,8 @@
 #include <sstream>
 #include <thread>
 
+#include "core/base/ChildProcess.h"
 #include "core/base/Json.h"
-#include "core/batch/ChildProcess.h"
 #include "core/media/WholeFile.h"
 
 namespace rivlen {

@@ -8,9 +8,9 @@
 #include <sstream>
 #include <thread>
 
+#include "core/base/ChildProcess.h"
 #include "core/base/Json.h"
 #include "core/base/Text.h"
-#include "core/batch/ChildProcess.h"
 #include "core/media/WholeFile.h"
 
 namespace rivlen {

@@ -5,9 +5,9 @@
 #include <cmath>
 #include <thread>
 
+#include "core/base/ChildProcess.h"
 #include "core/base/Error.h"
 #include "core/base/Text.h"
-#include "core/batch/ChildProcess.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/OutputPlace.h"
 

@@ -85,10 +85,10 @@ Weighing Weigher::weigh(const StrengthTimeline& timeline) {
     for (Cells& gains : all)
         for (int t = 0; t < m_cells.frames; ++t)
             for (float& g : gains[size_t(t)]) g += allBacks[size_t(t)] * (1 - g);
-    return weigh(all);
+    return weighGains(all);
 }
 
-Weighing Weigher::weigh(const std::vector<Cells>& groups) {
+Weighing Weigher::weighGains(const std::vector<Cells>& groups) {
     const size_t width = size_t(std::max(1L, std::lround(kBandHz / m_cells.binHz)));
     std::vector<int> momentOf;
     for (int t = 0; t < m_cells.frames; ++t)

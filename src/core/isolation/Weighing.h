@@ -68,7 +68,7 @@ public:
     Weighing weigh(const StrengthTimeline& timeline);
 
     /// Weighs a result that was made in another way: by group, its gain in each frame and bin of the span.
-    Weighing weigh(const std::vector<Cells>& gains);
+    Weighing weighGains(const std::vector<Cells>& gains);
 
 private:
     void findOwnership(const StrengthTimeline& timeline);

@@ -1,4 +1,4 @@
-#include "core/batch/ChildProcess.h"
+#include "core/base/ChildProcess.h"
 
 #include <fcntl.h>
 #include <sys/prctl.h>

@@ -1,4 +1,4 @@
-#include "core/separation/SpanSplit.h"
+#include "core/isolation/SpanSplit.h"
 
 #include <algorithm>
 
