@@ -78,6 +78,7 @@ ReelControls::ReelControls(Document& document, Reels& reels, ReelReader& reader,
     m_search = new QLineEdit;
     m_search->setObjectName("searchReels");
     m_search->setPlaceholderText("Search names, groups, notes, faults");
+    m_search->setAccessibleName(m_search->placeholderText());
     m_search->setClearButtonEnabled(true);
     m_sort = new QComboBox;
     m_sort->setObjectName("sortReels");

@@ -65,6 +65,7 @@ TreatmentControls::TreatmentControls(Document& document, Reels& reels, Work& wor
     m_empty = addPageText(m_list, "No treatments: accept what was found under Faults, or add one.");
     m_list->addStretch();
     auto* scroll = new QScrollArea;
+    scroll->setAccessibleName("Chain of treatments");
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setWidget(inside);

@@ -105,6 +105,7 @@ ChainControls::ChainControls(RebuildDesk& desk, SceneTools& scene, HeardMeters& 
     pages->setContentsMargins(0, 0, 4, 0);
     for (auto& m : m_modules) pages->addWidget(m.page);
     auto* scroll = new QScrollArea;
+    scroll->setAccessibleName("Steps of the chain");
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

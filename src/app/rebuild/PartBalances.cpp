@@ -75,6 +75,7 @@ void PartBalances::addSection(QBoxLayout* column, const std::string& stem) {
     s.name = new QLineEdit;
     s.name->setObjectName("balancename" + name);
     s.name->setPlaceholderText("Name of a balance of your own");
+    s.name->setAccessibleName(s.name->placeholderText());
     s.keep =
         makeSmallButton(("keepbalance" + stem).c_str(), "Keep", "Keeps the levels that the parts have at the playhead");
     third->addWidget(s.name, 1);

@@ -1,18 +1,43 @@
 #include "app/views/TimeView.h"
 
+#include <QAccessibleWidget>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QWheelEvent>
 #include <array>
 #include <cmath>
+#include <mutex>
 
 #include "app/widgets/Theme.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
 
+namespace {
+
+/// Pictures along time for a screen reader: graphics whose value is the place of the playhead.
+class ReadPicture : public QAccessibleWidget {
+public:
+    explicit ReadPicture(TimeView* view) : QAccessibleWidget(view, QAccessible::Graphic), m_view(view) {}
+    QString text(QAccessible::Text which) const override {
+        return which == QAccessible::Value ? m_view->inWords() : QAccessibleWidget::text(which);
+    }
+
+private:
+    TimeView* m_view;
+};
+
+QAccessibleInterface* readPicture(const QString&, QObject* object) {
+    auto* view = qobject_cast<TimeView*>(object);
+    return view ? new ReadPicture(view) : nullptr;
+}
+
+}  // namespace
+
 TimeView::TimeView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent)
     : QWidget(parent), m_document(document), m_reels(reels), m_hearing(hearing), m_axis(axis) {
+    static std::once_flag known;
+    std::call_once(known, [] { QAccessible::installFactory(readPicture); });
     connect(&axis, &TimeAxis::changed, this, qOverload<>(&QWidget::update));
     connect(&document, &Document::changed, this, qOverload<>(&QWidget::update));
     connect(&hearing, &Hearing::changed, this, qOverload<>(&QWidget::update));
@@ -20,6 +45,14 @@ TimeView::TimeView(Document& document, Reels& reels, Hearing& hearing, TimeAxis&
         connect(&reels, told, this, qOverload<>(&QWidget::update));
     connect(&reels, &Reels::diagnosed, this, qOverload<>(&QWidget::update));
     setAttribute(Qt::WA_OpaquePaintEvent);
+}
+
+QString TimeView::inWords() const {
+    if (m_axis.duration() <= 0) return "empty";
+    const auto time = [](double s) { return QString::fromStdString(formatTime(s)); };
+    const Player& player = m_hearing.player();
+    const double at = player.isOpen() ? double(player.position()) / player.sampleRate() : 0;
+    return QString("at %1, %2 to %3 in sight").arg(time(at), time(m_axis.from()), time(m_axis.to()));
 }
 
 void TimeView::paintEvent(QPaintEvent*) {

@@ -16,6 +16,7 @@ class TimeView : public QWidget {
 public:
     TimeView(Document& document, Reels& reels, Hearing& hearing, TimeAxis& axis, QWidget* parent = nullptr);
     const TimeAxis& axis() const { return m_axis; }
+    QString inWords() const;  ///< where the playhead is, and what is in sight
 
 protected:
     virtual void paintPicture(QPainter& painter) = 0;

@@ -28,6 +28,7 @@ ValueRow::ValueRow(Range range, QWidget* name, QWidget* parent) : QWidget(parent
     m_value->setFixedWidth(72);
     m_value->setAlignment(Qt::AlignRight);
     m_value->setObjectName(m_range.id + "_value");
+    m_value->setAccessibleName(m_range.name);
     m_reset = new QPushButton(QString(QChar(0x21ba)));
     m_reset->setStyleSheet("padding: 3px 7px");
     m_reset->setObjectName(m_range.id + "_reset");

@@ -49,6 +49,18 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* main) : m_studio(studi
     m_lanes = new LanesView(desks.rebuild, document, reels, studio.splitting, hearing, m_axis);
     m_strength = new StrengthView(desks.strength, document, reels, hearing, m_axis);
     m_weighStrip = new WeighStrip(desks.weigh);
+    const std::pair<TimeView*, const char*> named[] = {{m_ruler, "Time scale"},
+                                                       {m_strip, "Pictures of the video along time"},
+                                                       {m_current, "Current: the recording divided into its stems"},
+                                                       {m_ownership, "Ownership: which stem owns which sound"},
+                                                       {m_difference, "Difference of two candidates"},
+                                                       {m_delivery, "The delivered file along time"},
+                                                       {m_faults, "Faults along time"},
+                                                       {m_loudness, "Loudness and noise floor along time"},
+                                                       {m_stems, "The stems one above the other"},
+                                                       {m_marks, "Marks along time"},
+                                                       {m_confidence, "How sure the network was along time"}};
+    for (const auto& [view, name] : named) view->setAccessibleName(name);
 
     auto* stack = new QVBoxLayout(this);
     stack->setContentsMargins(0, 0, 0, 0);
