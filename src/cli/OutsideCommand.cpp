@@ -118,7 +118,7 @@ void run(const OutsideOptions& o, Progress& progress) {
     const int64_t handles = std::llround(o.handles * rate), around = handles + 4 * int64_t(rate);
     const NetworkCard card = networkFor(o.network, o.quality, o.scene);
     const SpanSplit split =
-        splitSpan(*reader, loadNetwork(card), o.quality, false, span.first, span.second, around, progress);
+        splitSpan(*reader, loadNetwork(card), o.quality, false, span.first, span.second, around, false, progress);
     const auto ownStem = std::make_shared<SpanStem>(split, stem, *reader);
     SampleSource& sound = o.sendStem ? static_cast<SampleSource&>(*ownStem) : *reader;
 

@@ -48,7 +48,7 @@ SpanCells separatedCells(MediaReader& reader, const WeighOptions& o, const Isola
     const int64_t around = 4 * int64_t(reader.sampleRate());
     const std::string whole = stemOfPart(o.stem);
     SpanSplit split = splitSpan(reader, loadNetwork(card), o.quality, o.stem == "dialogue" && settings.roomKeep != 100,
-                                span.first, span.second, around, Progress(progress, 0, whole.empty() ? 1 : 0.7));
+                                span.first, span.second, around, false, Progress(progress, 0, whole.empty() ? 1 : 0.7));
     StemBlock& all = split.block;
     if (!whole.empty()) takeApart(all, whole, reader.sampleRate(), o.quality, Progress(progress, 0.7, 1));
     Isolator isolator(reader.channels(), reader.sampleRate());

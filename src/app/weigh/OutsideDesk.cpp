@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "app/weigh/TemporaryStore.h"
+#include "app/weigh/TriedSound.h"
 #include "core/audio/Decibel.h"
 #include "core/base/Resources.h"
 #include "core/exchange/LayAnswer.h"
@@ -280,17 +281,11 @@ void OutsideDesk::hear(int answer) {
     }
     if (answer >= int(m_answers.size())) return;
     const Returned& a = m_answers[size_t(answer)];
-    const double gain = std::isfinite(a.loudness) && a.loudness > -60 && std::isfinite(m_source)
-                            ? std::clamp(m_source - a.loudness, -12.0, 12.0)
-                            : 0.0;
     m_heard = answer;
     StrengthTimeline plain;
     plain.base.stem = a.stem;
-    m_hearing.tryStems(a.stems, plain, float(fromDb(gain)));
-    m_hearing.hear(Heard::Result);
-    const double to = std::min(a.sent.to, a.sent.from + kLongest);
-    if (!m_hearing.player().playing() || m_hearing.loop() != std::pair(a.sent.from, to))
-        m_hearing.audition(a.sent.from, to);
+    playTried(m_hearing, a.stems, plain, a.loudness, m_source,
+              {a.sent.from, std::min(a.sent.to, a.sent.from + kLongest)});
     emit changed();
 }
 

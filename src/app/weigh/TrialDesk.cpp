@@ -4,7 +4,7 @@
 
 #include "app/weigh/CandidateDesk.h"
 #include "app/weigh/TemporaryStore.h"
-#include "core/audio/Decibel.h"
+#include "app/weigh/TriedSound.h"
 #include "core/loudness/Loudness.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Network.h"
@@ -162,13 +162,8 @@ void TrialDesk::hear(int answer) {
     }
     if (answer >= int(m_answers.size())) return;
     const Answer& a = m_answers[size_t(answer)];
-    const double gain = std::isfinite(a.loudness) && a.loudness > -60 && std::isfinite(m_source)
-                            ? std::clamp(m_source - a.loudness, -12.0, 12.0)
-                            : 0.0;
     m_heard = answer;
-    m_hearing.tryStems(a.stems, a.timeline, float(fromDb(gain)));
-    m_hearing.hear(Heard::Result);
-    if (!m_hearing.player().playing() || m_hearing.loop() != m_span) m_hearing.audition(m_span.first, m_span.second);
+    playTried(m_hearing, a.stems, a.timeline, a.loudness, m_source, m_span);
     emit changed();
 }
 

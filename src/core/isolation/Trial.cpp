@@ -8,6 +8,7 @@
 
 #include "core/base/Text.h"
 #include "core/isolation/Isolator.h"
+#include "core/isolation/SpanSplit.h"
 #include "core/isolation/StemNames.h"
 #include "core/loudness/Loudness.h"
 #include "core/separation/NetworkLibrary.h"
@@ -51,22 +52,9 @@ Trial tryNetwork(SampleSource& source, const TrialChoice& choice, const std::sha
     const auto start = std::chrono::steady_clock::now();
     Isolator isolator(source.channels(), source.sampleRate());
     const int64_t around = std::max(isolator.margin(), int64_t(kTrialAround * source.sampleRate()));
-    EngineOptions options;
-    options.quality = choice.quality == "quick" ? EngineOptions::Quality::Quick : EngineOptions::Quality::Fine;
-    const bool room = separatesRoom(choice.card);
-    options.stems = room ? withRoom(choice.card, kStemNames) : kStemNames;
-    options.from = std::max<int64_t>(0, first - around);
-    options.to = std::min(source.frames(), first + count + around);
-    options.firstTileSeconds = options.tileSeconds =
-        double(options.to - options.from) / source.sampleRate();  // one tile: nothing is computed twice
-    Trial trial{choice, options.from, {}, 0, {}, {}};
-    separate(
-        source, network, options,
-        [&](int64_t, const AudioBuffer& x, const std::vector<AudioBuffer>& stems) {
-            trial.block.append(gathered(x, stems, room));
-        },
-        progress);
-    progress.throwIfCancelled();
+    SpanSplit split = splitSpan(source, network, choice.quality, separatesRoom(choice.card), first,
+                                std::min(source.frames(), first + count), around, true, progress);
+    Trial trial{choice, split.from, std::move(split.block), 0, {}, {}};
     trial.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     const int64_t margin = isolator.margin();
     const StemBlock part = trial.block.slice(first - trial.from - margin, count + 2 * margin);
