@@ -40,16 +40,16 @@ struct Outside : Window {
 
 TEST_F(Outside, ACommandsAnswersAreWeighedHeardAndLaidIn) {
     begin();
-    key(Qt::Key_O);
+    key(Qt::Key_O, Qt::ShiftModifier);
     EXPECT_TRUE(desk().state().contains("Give the command"));
     EXPECT_EQ(desk().answers().size(), 0u);
     type(kCleaner + " {in} {out} --late 20 --gain -6");
     const Session before = studio->document.session();
-    key(Qt::Key_O);
+    key(Qt::Key_O, Qt::ShiftModifier);
     EXPECT_TRUE(desk().busy());
     ASSERT_TRUE(until([&] { return desk().answers().size() == 1; }));
     type(kCleaner + " {in} {out} --rate 44100 --cut 2");
-    key(Qt::Key_O);
+    key(Qt::Key_O, Qt::ShiftModifier);
     ASSERT_TRUE(until([&] { return desk().answers().size() == 2 && !desk().busy(); }));
     EXPECT_EQ(studio->document.session(), before) << "sending is not editing";
     EXPECT_NEAR(desk().answers()[0].answer.late(), 0.02, 1e-6);
@@ -80,7 +80,7 @@ TEST_F(Outside, ACommandsAnswersAreWeighedHeardAndLaidIn) {
     EXPECT_FALSE(studio->hearing.trying());
 
     desk().hear(0);
-    key(Qt::Key_O, Qt::ShiftModifier);
+    key(Qt::Key_O, Qt::ControlModifier | Qt::ShiftModifier);
     const Rebuild& r = *studio->document.reel()->rebuild;
     ASSERT_FALSE(r.empty());
     const auto lane =
@@ -103,16 +103,16 @@ TEST_F(Outside, AFolderIsWaitedForAndLeft) {
     emit way->activated(1);
     const fs::path exchange = folder / "exchange";
     type(QString::fromStdString(exchange.string()));
-    key(Qt::Key_O);
+    key(Qt::Key_O, Qt::ShiftModifier);
     ASSERT_TRUE(until([&] { return desk().waiting(); }));
     const auto sent = entries(exchange);
     ASSERT_EQ(sent.size(), 1u);
     EXPECT_EQ(sent[0].filename().string().rfind("reel-1-deck recording 2.00-7.00", 0), 0u) << sent[0];
-    key(Qt::Key_O);
+    key(Qt::Key_O, Qt::ShiftModifier);
     EXPECT_TRUE(until([&] { return desk().waiting(); })) << "sent again";
     QTest::mouseClick(find<QPushButton>("outsidesend"), Qt::LeftButton);
     EXPECT_FALSE(desk().busy()) << "cancelled";
-    key(Qt::Key_O);
+    key(Qt::Key_O, Qt::ShiftModifier);
     ASSERT_TRUE(until([&] { return desk().waiting(); }));
     ASSERT_EQ(run(kCleaner.toStdString() + " '" + sent[0].string() + "' '" +
                   (exchange / (sent[0].stem().string() + " done.flac")).string() + "' --late -100")

@@ -45,7 +45,7 @@ OutsideControls::OutsideControls(Hearing& hearing, OutsideDesk& desk, QWidget* p
     way->addWidget(m_browse);
     column->addLayout(way);
     auto* go = new QHBoxLayout;
-    m_send = makeSmallButton("outsidesend", "Send", "Sends the span and waits for what comes back (O)");
+    m_send = makeSmallButton("outsidesend", "Send", "Sends the span and waits for what comes back (Shift+O)");
     m_take = makeSmallButton("outsidetake", "Take a file…", "An answer that came another way");
     go->addWidget(m_send);
     go->addStretch();
@@ -73,7 +73,7 @@ OutsideControls::OutsideControls(Hearing& hearing, OutsideDesk& desk, QWidget* p
     m_own = makeSmallButton("outsideown", "Back to this reel's", "Plays the stems that the reel has");
     m_layIn = makeSmallButton("outsidelayin", "Lay it in",
                               "Lays it on a lane of its own at Rebuild, in the place of "
-                              "Rivlen's own (Shift+O)");
+                              "Rivlen's own (Ctrl+Shift+O)");
     last->addWidget(m_own);
     last->addStretch();
     last->addWidget(m_layIn);

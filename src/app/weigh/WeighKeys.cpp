@@ -24,8 +24,9 @@ void addWeighKeys(KeySheet& sheet, const Document& document, const Hearing& hear
     sheet.add("at Weigh: a region of its own for the loop", {{"R", [&strength] { strength.regionFromLoop(); }}}, open);
     sheet.add("at Split and Weigh: try networks and settings on the loop", {{"T", [&trials] { trials.start(); }}},
               [&document, open] { return open() || document.session().stage == stage::split; });
-    sheet.add("at Weigh: send the loop through the cleaner outside; with Shift lay in what came back",
-              {{"O", [&outside] { outside.send(); }}, {"Shift+O", [&outside] { outside.layIn(outside.chosen()); }}},
+    sheet.add("at Weigh: send the loop through the cleaner outside; with Ctrl as well lay in what came back",
+              {{"Shift+O", [&outside] { outside.send(); }},
+               {"Ctrl+Shift+O", [&outside] { outside.layIn(outside.chosen()); }}},
               open);
     sheet.add("at Weigh: the difference of two candidates as a picture", {{"X", toggleDifference}}, open);
     sheet.add("at Weigh: take the suggested strength", {{"K", [&weigh] { weigh.useSuggestion(); }}}, open);
