@@ -4,9 +4,9 @@
 #include <fstream>
 
 #include "Support.h"
+#include "core/base/ChildProcess.h"
 #include "core/base/Error.h"
 #include "core/batch/BatchWork.h"
-#include "core/base/ChildProcess.h"
 #include "core/session/Session.h"
 
 using namespace rivlen;
