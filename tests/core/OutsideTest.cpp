@@ -115,11 +115,22 @@ TEST_F(Outside, CommandsThatFailSayWhyAndCancelledOnesLeaveNobodyBehind) {
         std::this_thread::sleep_for(std::chrono::milliseconds(300));
         progress.cancel();
     });
-    const std::string mark = "8" + std::to_string(getpid());
-    EXPECT_THROW(runCleaner("sleep " + mark + " & sleep " + mark, sent, folder / "o.wav", progress), Error);
+    const fs::path started = folder / "started";
+    EXPECT_THROW(runCleaner("sleep 987 & echo $! > '" + started.string() + "'; sleep 987", sent, folder / "o.wav",
+                            progress),
+                 Error);
     later.join();
-    std::this_thread::sleep_for(std::chrono::milliseconds(200));
-    EXPECT_NE(run("pgrep -xf 'sleep " + mark + "'").code, 0) << "what the command started goes with it";
+    int child = 0;
+    std::ifstream(started) >> child;
+    ASSERT_GT(child, 0);
+    // What the command started goes with it: it is gone, or waits for its last parent to look at it.
+    const auto lives = [child] {
+        std::ifstream stat("/proc/" + std::to_string(child) + "/stat");
+        std::string number, name, state;
+        return stat >> number >> name >> state && state != "Z";
+    };
+    for (int i = 0; i < 40 && lives(); ++i) std::this_thread::sleep_for(std::chrono::milliseconds(50));
+    EXPECT_FALSE(lives());
     EXPECT_EQ(entries(folder / "sent").size(), 1u);
 }
 
