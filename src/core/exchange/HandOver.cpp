@@ -5,6 +5,7 @@
 #include <sstream>
 
 #include "core/base/Text.h"
+#include "core/exchange/FileNames.h"
 #include "core/isolation/StemNames.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/FileSum.h"
@@ -20,15 +21,6 @@ namespace {
 
 const AudioFormat kFloat{AudioFormat::Container::Wav, AudioFormat::Bits::Float32};
 constexpr int64_t kBlock = 48000;
-
-/// A name that any file system takes.
-std::string fileName(const std::string& name) {
-    std::string out;
-    for (char c : name)
-        out += std::string("/\\:*?\"<>|").find(c) != std::string::npos || static_cast<unsigned char>(c) < 32 ? '-' : c;
-    while (!out.empty() && (out[0] == '.' || out[0] == ' ')) out.erase(out.begin());
-    return out.empty() ? "reel" : out;
-}
 
 class Writer {
 public:

@@ -8,6 +8,7 @@
 #include "core/base/ChildProcess.h"
 #include "core/base/Error.h"
 #include "core/base/Text.h"
+#include "core/exchange/FileNames.h"
 #include "core/media/AudioWriter.h"
 #include "core/media/OutputPlace.h"
 
@@ -44,12 +45,7 @@ std::string lastLine(std::string text) {
 }  // namespace
 
 std::string sentName(const std::string& reel, const std::string& what, double from, double to) {
-    std::string name;
-    for (const char c : reel)
-        name += std::string("/\\:*?\"<>|").find(c) != std::string::npos || static_cast<unsigned char>(c) < 32 ? '-' : c;
-    while (!name.empty() && (name[0] == '.' || name[0] == ' ' || name[0] == '-')) name.erase(name.begin());
-    const std::string span = formatted(" %.2f-%.2f", from, to);
-    return (name.empty() ? "reel" : name) + " " + what + span;
+    return fileName(reel) + " " + what + formatted(" %.2f-%.2f", from, to);
 }
 
 SentSound sendSound(SampleSource& sound, const std::string& name, double from, double to, double handles,
