@@ -1,7 +1,7 @@
 # What is installed where, and the Debian package made of it.
 install(TARGETS rivlen-desk rivlen-cli rivlen-cleaner RUNTIME DESTINATION bin)
 install(TARGETS rivlen-torch rivlen-sight LIBRARY DESTINATION ${RIVLEN_LIBRARY_FOLDER})
-install(TARGETS rivlen-network-host RUNTIME DESTINATION ${RIVLEN_LIBRARY_FOLDER})
+install(TARGETS rivlen-network-host rivlen-effect-host RUNTIME DESTINATION ${RIVLEN_LIBRARY_FOLDER})
 foreach(folder networks scene presets fonts demo)
   install(DIRECTORY ${folder} DESTINATION share/rivlen PATTERN "*.py" EXCLUDE PATTERN "__pycache__" EXCLUDE)
 endforeach()

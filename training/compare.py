@@ -14,19 +14,20 @@ import memory
 import mix
 import model
 import paths
+import tasks
 import train
 import waveform
 
 SEED, SKIPPED, BATCHES, FOR_NORMS = 998_877, 30, 30, 10     # the first batches fill the mixer's pools
 
 
-def loss(net, batches):
+def loss(net, batches, weights):
     train.settle(net, [b[:2] for b in batches[:FOR_NORMS]])
     net.eval()
     rows = []
     with torch.no_grad():
         for xx, cross, xs, ss in batches:
-            whole, energy, missed = train.loss_of(net(xx, cross), xx, xs, ss)
+            whole, energy, missed = train.loss_of(net(xx, cross), xx, xs, ss, weights)
             rows.append([whole.item(), *energy.tolist(), *(-10 * missed).tolist()])
     return np.round(np.mean(rows, 0), 2)
 
@@ -45,7 +46,7 @@ def main():
             batches[net.transform] = made[SKIPPED:]
         for which in ("net", "average"):
             net.load_state_dict(saved[which])
-            print(run, saved["step"], which, loss(net, batches[net.transform]), flush=True)
+            print(run, saved["step"], which, loss(net, batches[net.transform], torch.tensor(tasks.of(saved["kind"]).weights)), flush=True)
         some = field_score.summary(field_score.rows(evaluate.waveform(waveform.WaveformNetwork(train.finished(run)[0]).eval())))
         print(run, {p: some[p] for p in ("dialogue", "music", "ambience")}, flush=True)
 

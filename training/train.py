@@ -57,7 +57,7 @@ def likeness(m, xx, xs, ss):
     return hit ** 2 / ((m * m * xx).sum((2, 3, 4)) * ss.sum((2, 3, 4)) + 1e-12)
 
 
-def loss_of(logits, xx, xs, ss, weights, energy_weight=1.2):
+def loss_of(logits, xx, xs, ss, weights, energy_weight=1.2, magnitude_weight=4.0):
     """Compressed magnitudes (what the ear hears), the logarithm of the error energy, and SI-SDR.
 
     A target for each of weights (tasks.py), over mid and side; where ss has one row more than there are stems, the last is the first two
@@ -77,7 +77,7 @@ def loss_of(logits, xx, xs, ss, weights, energy_weight=1.2):
     energy = torch.log10(error / (own + 0.02 * total) + 0.01).mean(0)
     like, there = likeness(m, xx, xs, ss), (own > AUDIBLE * total).float()
     missed = (torch.log10((1 - like + LIKE_FLOOR) / (like + LIKE_FLOOR)) * there).sum(0) / there.sum(0).clamp_min(1)
-    return (4.0 * weights * magnitude + energy_weight * weights * (ENERGY_SHARE * energy + (1 - ENERGY_SHARE) * missed)).sum(), energy.detach(), missed.detach()
+    return (magnitude_weight * weights * magnitude + energy_weight * weights * (ENERGY_SHARE * energy + (1 - ENERGY_SHARE) * missed)).sum(), energy.detach(), missed.detach()
 
 
 def settle(net, batches):
@@ -139,6 +139,8 @@ def main():
     parser.add_argument("--start", help="begin with the averaged weights of this run, or with this shipped network (.ts); see grow.py, shrink.py")
     parser.add_argument("--kind", default="b", choices=model.KINDS)
     parser.add_argument("--anneal", action="store_true")
+    parser.add_argument("--magnitude", type=float, default=4.0, help="weight of the compressed magnitudes in the loss")
+    parser.add_argument("--averaged", type=int, help="steps that the average counts as had before this run; without it all that the first weights had")
     parser.add_argument("--every", type=float, default=15, help="minutes between evaluations")
     parser.add_argument("--seed", type=int, default=1)
     parser.add_argument("--uses", type=float, default=mix.USES, help="clips that a stem is used for, on average")
@@ -184,6 +186,7 @@ def main():
                     "step": step, "spent": spent, "heard": heard, "batch": options.batch, "kind": options.kind, "earlier": earlier}, folder / "last.part")
         (folder / "last.part").rename(folder / "last.pt")
 
+    before = options.averaged if options.averaged is not None else GROWN_AVERAGED if earlier.get("other") else earlier["steps"]
     print(f"{sum(p.numel() for p in net.parameters()) / 1e6:.2f} M parameters", flush=True)
     shown, evaluated, sums, recent = time.time(), spent, [], collections.deque(maxlen=16)
     while spent < options.minutes:
@@ -194,7 +197,7 @@ def main():
         xx, cross, xs, ss = queue.get()
         recent.append((xx, cross))
         # Magnitudes first: the error energy of a network that knows nothing yet rules every gradient.
-        loss, parts, missed = loss_of(net(xx, cross), xx, xs, ss, weights_of_targets, min(0.3 + step / 1000, 1.2) if not options.start else 1.2)
+        loss, parts, missed = loss_of(net(xx, cross), xx, xs, ss, weights_of_targets, min(0.3 + step / 1000, 1.2) if not options.start else 1.2, options.magnitude)
         if not torch.isfinite(loss):
             raise SystemExit("the loss is not finite: the last checkpoint is still good")
         optimizer.zero_grad()
@@ -204,7 +207,7 @@ def main():
         step += 1
         heard += len(xx) * xx.size(2) * net.transform.hop / bands.RATE
         # Of an annealed run only its own end counts, of a network that grew only what it learned since.
-        averaged = step if options.anneal else step + GROWN_AVERAGED if earlier.get("other") else earlier["steps"] + step
+        averaged = step if options.anneal else step + before
         keep = (1 - 1 / averaged) ** (AVERAGED + 1) if averaged > 1 else 0
         with torch.no_grad():
             for a, b in zip(average.parameters(), net.parameters()):

@@ -20,6 +20,8 @@ void addNetworks(CLI::App& program);
 void addLearn(CLI::App& program, Progress& progress);
 /// Through another cleaner and back.
 void addOutside(CLI::App& program, Progress& progress);
+/// Installed effects: listed and tried.
+void addEffects(CLI::App& program, Progress& progress);
 /// Stands in for a head tracker.
 void addHead(CLI::App& program, Progress& progress);
 void addScore(CLI::App& program);

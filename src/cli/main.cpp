@@ -45,6 +45,7 @@ int main(int argc, char** argv) {
         rivlen::addNetworks(program);
         rivlen::addLearn(program, progress);
         rivlen::addOutside(program, progress);
+        rivlen::addEffects(program, progress);
         rivlen::addHead(program, progress);
         rivlen::addScore(program);
         program.parse(argc, argv);

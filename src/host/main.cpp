@@ -1,14 +1,11 @@
 // Runs one network apart from everything else: tries it and says what it found, answers what it is asked over the
 // socket until that closes, or lets it learn a scene. Started by NetworkProcess with its memory bounded; confined
 // before the module is loaded.
-#include <poll.h>
 #include <sys/resource.h>
-#include <sys/socket.h>
 #include <unistd.h>
 
-#include <thread>
-
 #include "Confinement.h"
+#include "core/base/HelperProcess.h"
 #include "core/base/Memory.h"
 #include "core/base/Unexpected.h"
 #include "core/learning/LearnProcess.h"
@@ -19,58 +16,28 @@ using namespace rivlen;
 
 namespace {
 
-constexpr int kSocket = 3;
 constexpr int64_t kMostFrames = int64_t(192000) * 3600;  ///< of a request: an hour at the highest rate
-
-void put(const void* from, size_t bytes) {
-    const char* at = static_cast<const char*>(from);
-    while (bytes > 0) {
-        const ssize_t sent = send(kSocket, at, bytes, MSG_NOSIGNAL);
-        if (sent < 0 && errno == EINTR) continue;
-        if (sent <= 0) _exit(0);  // nobody listens any more
-        at += sent, bytes -= size_t(sent);
-    }
-}
-
-void get(void* to, size_t bytes) {
-    char* at = static_cast<char*>(to);
-    while (bytes > 0) {
-        const ssize_t got = recv(kSocket, at, bytes, 0);
-        if (got < 0 && errno == EINTR) continue;
-        if (got <= 0) _exit(0);
-        at += got, bytes -= size_t(got);
-    }
-}
 
 void say(const std::string& text) {
     const NetworkReply reply{int64_t(text.size()), 0};
-    put(&reply, sizeof reply);
-    put(text.data(), text.size());
-}
-
-/// A network that computes without end would outlive a program that was killed.
-void endWithTheOther() {
-    std::thread([] {
-        pollfd other{kSocket, POLLRDHUP, 0};
-        while (poll(&other, 1, -1) <= 0) {}
-        _exit(0);
-    }).detach();
+    helperPut(&reply, sizeof reply);
+    helperPut(text.data(), text.size());
 }
 
 void serve(Network& network) {
     say("");
     while (true) {
         NetworkRequest request{};
-        get(&request, sizeof request);
+        helperGet(&request, sizeof request);
         if (request.channels < 1 || request.channels > 2 || request.frames < 1 || request.frames > kMostFrames)
             _exit(1);
         try {
             AudioBuffer mixture = AudioBuffer::uncleared(request.channels, request.frames);
-            get(mixture.samples().data(), mixture.samples().size() * sizeof(float));
+            helperGet(mixture.samples().data(), mixture.samples().size() * sizeof(float));
             const auto stems = network.separate(mixture, request.threads);
             const NetworkReply reply{0, int64_t(stems.size())};
-            put(&reply, sizeof reply);
-            for (const auto& stem : stems) put(stem.samples().data(), stem.samples().size() * sizeof(float));
+            helperPut(&reply, sizeof reply);
+            for (const auto& stem : stems) helperPut(stem.samples().data(), stem.samples().size() * sizeof(float));
         } catch (const Error& e) {
             say(e.what());
         } catch (const std::exception& e) {
@@ -87,7 +54,7 @@ bool getMarked(SceneSounds& sounds, int& channels) {
     int64_t all = 0;
     while (true) {
         MarkedHeader header{};
-        get(&header, sizeof header);
+        helperGet(&header, sizeof header);
         if (header.frames < 0) return channels > 0;
         all += header.frames;
         if (header.stem < 0 || header.stem > int(kStemCount) || header.channels < 1 || header.channels > 2 ||
@@ -95,7 +62,7 @@ bool getMarked(SceneSounds& sounds, int& channels) {
             return false;
         channels = header.channels;
         AudioBuffer sound = AudioBuffer::uncleared(channels, header.frames);
-        get(sound.samples().data(), sound.samples().size() * sizeof(float));
+        helperGet(sound.samples().data(), sound.samples().size() * sizeof(float));
         if (header.stem == int(kStemCount)) sounds.reel.push_back(std::move(sound));
         else sounds.marked[size_t(header.stem)].push_back(std::move(sound));
     }
@@ -106,7 +73,7 @@ void learn(Learner& learner, SoundsByStem library) {
     SceneSounds sounds;
     LearnSettings settings;
     int channels = 0;
-    get(&settings, sizeof settings);
+    helperGet(&settings, sizeof settings);
     if (!getMarked(sounds, channels)) _exit(1);
     for (size_t stem = 0; stem < kStemCount; ++stem)
         for (AudioBuffer& sound : library[stem]) {
@@ -123,13 +90,13 @@ void learn(Learner& learner, SoundsByStem library) {
         {"own_voice_db",
          outcome.ownVoiceDb}}.dump();
     const NetworkReply reply{int64_t(text.size()), int64_t(outcome.changes.size())};
-    put(&reply, sizeof reply);
-    put(text.data(), text.size());
+    helperPut(&reply, sizeof reply);
+    helperPut(text.data(), text.size());
     for (const auto& [name, values] : outcome.changes) {
         const ChangeHeader header{int64_t(name.size()), int64_t(values.size())};
-        put(&header, sizeof header);
-        put(name.data(), name.size());
-        put(values.data(), values.size() * sizeof(float));
+        helperPut(&header, sizeof header);
+        helperPut(name.data(), name.size());
+        helperPut(values.data(), values.size() * sizeof(float));
     }
 }
 

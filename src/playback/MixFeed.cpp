@@ -12,7 +12,10 @@ void MixFeed::setPlan(std::shared_ptr<const MixPlan> plan) {
     const std::lock_guard lock(m_guard);
     m_plan = std::move(plan);
     m_has = m_plan != nullptr;
-    if (!m_plan) m_meters.reset();
+    if (!m_plan) {
+        m_meters.reset();
+        m_troubles.clear();
+    }
 }
 
 void MixFeed::close() {
@@ -24,6 +27,11 @@ void MixFeed::close() {
 std::shared_ptr<MixMeters> MixFeed::meters() const {
     const std::lock_guard lock(m_guard);
     return m_meters;
+}
+
+std::vector<RenderGraph::Trouble> MixFeed::troubles() const {
+    const std::lock_guard lock(m_guard);
+    return m_troubles;
 }
 
 AudioBuffer MixFeed::render(int64_t first, int64_t frames) {
@@ -54,6 +62,10 @@ AudioBuffer MixFeed::render(int64_t first, int64_t frames) {
     if (m_next != first) m_graph->seek(first, int64_t(kRunIn * plan->materials->reel().sampleRate));
     AudioBuffer out = m_graph->next(frames);
     m_next = first + frames;
+    if (auto troubles = m_graph->troubles(); !troubles.empty() || !m_troubles.empty()) {
+        const std::lock_guard lock(m_guard);
+        m_troubles = std::move(troubles);
+    }
     if (before.channels() == out.channels())
         for (int c = 0; c < out.channels(); ++c)
             for (int64_t i = 0; i < frames; ++i) {

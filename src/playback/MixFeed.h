@@ -53,12 +53,15 @@ public:
     void close();
     /// The levels of what is played; null without a plan.
     std::shared_ptr<MixMeters> meters() const;
+    /// Effects that are left out of what is played, and why.
+    std::vector<RenderGraph::Trouble> troubles() const;
 
 private:
     AudioBuffer render(int64_t first, int64_t frames);
     mutable std::mutex m_guard;
     std::shared_ptr<const MixPlan> m_plan;
     std::shared_ptr<MixMeters> m_meters;
+    std::vector<RenderGraph::Trouble> m_troubles;
     std::atomic<bool> m_has{false};
     std::shared_ptr<const HeadResponses> m_responses;
     double m_yaw = 0;

@@ -57,6 +57,7 @@ public:
     void setMeasured(MixFeed::Measured what) { m_mix.setMeasured(what); }
     SpaceReading takeReading() { return m_mix.takeReading(); }
     std::shared_ptr<MixMeters> mixMeters() const { return m_mix.meters(); }
+    std::vector<RenderGraph::Trouble> mixTroubles() const { return m_mix.troubles(); }
 
     void play();
     void stop();

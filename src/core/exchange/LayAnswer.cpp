@@ -11,7 +11,7 @@ namespace rivlen {
 
 namespace {
 
-constexpr double kFade = 0.01, kShortest = 0.05;  // seconds
+constexpr double kAnswerFade = 0.01, kShortest = 0.05;  // seconds
 
 bool holds(const Lane& lane, size_t stem) {
     if (lane.stem == int(stem)) return true;
@@ -36,7 +36,7 @@ std::string layAnswer(Rebuild& r, const Answer& answer, const SentSound& sent, i
         c.length = to - from;
         c.offset = from - late;
         c.gain = gainDb;
-        c.fadeIn = c.fadeOut = kFade;
+        c.fadeIn = c.fadeOut = kAnswerFade;
         c.fadeInShape = c.fadeOutShape = FadeShape::Linear;
         clips.push_back(c);
     }
@@ -53,8 +53,8 @@ std::string layAnswer(Rebuild& r, const Answer& answer, const SentSound& sent, i
     if (known == r.sounds.end()) r.sounds.push_back({sound, answer.file.stem().string(), answer.file});
     for (const Clip& c : clips)
         for (const std::string& lane : lanes) {
-            const double from = c.at + kFade, to = c.end() - kFade;
-            if (!clearSpan(r, lane, from, to, kFade)) continue;
+            const double from = c.at + kAnswerFade, to = c.end() - kAnswerFade;
+            if (!clearSpan(r, lane, from, to, kAnswerFade)) continue;
             for (Clip& old : r.lane(lane)->clips) {  // both are the same voice: amplitudes add
                 if (std::fabs(old.end() - from) < kShortestClip) old.fadeOutShape = FadeShape::Linear;
                 if (std::fabs(old.at - to) < kShortestClip) old.fadeInShape = FadeShape::Linear;

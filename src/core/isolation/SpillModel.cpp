@@ -11,7 +11,7 @@ namespace {
 
 // Fitted by training/fit_spill.py on 58 clips with the main network.
 constexpr double kBase = 3.63, kUnsure = -16.09, kLow = 1.09, kWanted = -2.38, kBed = 7.4;
-constexpr double kMost = 12;  // dB: what lies beyond, the fit has not seen
+constexpr double kMostSpill = 12;  // dB: what lies beyond, the fit has not seen
 constexpr double kLowHz = 300;
 
 double deviation(const std::vector<double>& energies) {
@@ -50,8 +50,8 @@ SpillFeatures spillFeatures(const SpanCells& cells) {
 
 double spillCorrection(const SpanCells& cells) {
     const SpillFeatures f = spillFeatures(cells);
-    return std::clamp(kBase + kUnsure * f.unsure + kLow * f.low + kWanted * f.wantedMoves + kBed * f.bedMoves, -kMost,
-                      kMost);
+    return std::clamp(kBase + kUnsure * f.unsure + kLow * f.low + kWanted * f.wantedMoves + kBed * f.bedMoves,
+                      -kMostSpill, kMostSpill);
 }
 
 }  // namespace rivlen

@@ -11,7 +11,7 @@ AudioBuffer plainImpulse(const ChainSettings& chain, int channels, int rate) {
     return roomImpulse(RoomShape::plain(chain.roomDecay, chain.roomTone), channels, rate);
 }
 
-Chain::Chain(int channels, int rate, Impulses impulses)
+Chain::Chain(int channels, int rate, Impulses impulses, const std::vector<EffectSlot>& effects)
     : m_channels(channels),
       m_rate(rate),
       m_impulses(std::move(impulses)),
@@ -20,11 +20,48 @@ Chain::Chain(int channels, int rate, Impulses impulses)
       m_compressor(rate),
       m_limiter(channels, rate),
       m_filters(size_t(channels), std::vector<FilterState>(6)) {
-    set({});
+    for (const auto& slot : effects) {
+        m_effects.push_back(std::make_unique<RunningEffect>(slot, channels, rate, kBlock));
+        m_effectLatency += m_effects.back()->latency();
+    }
+    ChainSettings nothing;
+    nothing.effects = effects;
+    set(nothing);
     m_was = m_now;
 }
 
-void Chain::set(const ChainSettings& chain) {
+bool Chain::accepts(const ChainSettings& chain) const {
+    return std::equal(m_effects.begin(), m_effects.end(), chain.effects.begin(), chain.effects.end(),
+                      [](const auto& running, const auto& slot) { return running->accepts(slot); });
+}
+
+std::vector<std::pair<std::string, std::string>> Chain::troubles() const {
+    std::vector<std::pair<std::string, std::string>> all;
+    for (const auto& e : m_effects)
+        if (!e->trouble().empty() && e->slot().on) all.emplace_back(e->slot().id, e->trouble());
+    return all;
+}
+
+bool Chain::moved() const {
+    return std::any_of(m_effects.begin(), m_effects.end(), [](const auto& e) { return e->moved(); });
+}
+
+void Chain::runEffects(const char* before, AudioBuffer& block, int64_t& first) {
+    for (auto& e : m_effects)
+        if (e->slot().before == before) {
+            e->process(block, first);
+            first -= e->latency();
+        }
+}
+
+void Chain::set(const ChainSettings& chain, const std::map<std::string, DrawnCurve>& automation) {
+    for (size_t i = 0; i < m_effects.size() && i < chain.effects.size(); ++i) {
+        const std::string prefix = effectCurve(chain.effects[i].id, "");
+        std::map<std::string, DrawnCurve> curves;
+        for (const auto& [id, curve] : automation)
+            if (id.starts_with(prefix)) curves[id.substr(prefix.size())] = curve;
+        m_effects[i]->set(chain.effects[i], std::move(curves));
+    }
     const auto roomOf = [](const ChainSettings& c) {
         return std::tuple(c.room, c.roomDecay, c.roomTone, c.roomImpulse);
     };
@@ -94,14 +131,23 @@ void Chain::reverberate(AudioBuffer& block, std::span<const float> direct) {
     m_room->process(late, float(fromDb(m_now.roomLevel)), block);
 }
 
-void Chain::process(AudioBuffer& block, std::span<const float> direct) {
+void Chain::process(AudioBuffer& block, std::span<const float> direct, int64_t first) {
+    runEffects("gate", block, first);
     run(m_was.gate, m_now.gate, block, [&](AudioBuffer& b) { m_gate.process(b); });
+    runEffects("de-esser", block, first);
     run(m_was.deEsser, m_now.deEsser, block, [&](AudioBuffer& b) { m_deEsser.process(b); });
+    runEffects("high-pass", block, first);
     run(m_was.highPass, m_now.highPass, block, [&](AudioBuffer& b) { filter(b, m_high, 0); });
+    runEffects("equaliser", block, first);
     run(m_was.equaliser, m_now.equaliser, block, [&](AudioBuffer& b) { filter(b, m_eq, 2); });
+    runEffects("compressor", block, first);
     run(m_was.compressor, m_now.compressor, block, [&](AudioBuffer& b) { m_compressor.process(b); });
+    runEffects("room", block, first);
     run(m_was.room, m_now.room, block, [&](AudioBuffer& b) { reverberate(b, direct); });
+    runEffects("limiter", block, first);
     m_limiter.process(block);
+    first -= m_limiter.latency();
+    runEffects("", block, first);
     m_reductions = {m_now.gate ? float(m_gate.reductionDb()) : 0, m_now.deEsser ? float(m_deEsser.reductionDb()) : 0,
                     m_now.compressor ? float(m_compressor.reductionDb()) : 0,
                     m_now.limiter ? float(m_limiter.reductionDb()) : 0};

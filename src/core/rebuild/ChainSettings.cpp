@@ -1,6 +1,12 @@
 #include "core/rebuild/ChainSettings.h"
 
+#include <algorithm>
+
 namespace rivlen {
+
+namespace {
+constexpr size_t kMostEffects = 32;
+}
 
 const std::vector<ChainModule>& chainModules() {
     using C = ChainSettings;
@@ -123,6 +129,26 @@ const std::vector<ChainPreset>& shippedChains() {
     return presets;
 }
 
+bool ChainSettings::any() const {
+    return std::any_of(chainModules().begin(), chainModules().end(), [&](const auto& m) { return this->*m.on; }) ||
+           std::any_of(effects.begin(), effects.end(), [](const auto& e) { return e.on; });
+}
+
+const EffectSlot* ChainSettings::effect(const std::string& id) const {
+    const auto found = std::find_if(effects.begin(), effects.end(), [&](const auto& e) { return e.id == id; });
+    return found == effects.end() ? nullptr : &*found;
+}
+
+std::vector<std::pair<std::string, std::vector<const EffectSlot*>>> ChainSettings::order() const {
+    std::vector<std::pair<std::string, std::vector<const EffectSlot*>>> places;
+    for (const auto& m : chainModules()) places.push_back({m.id, {}});
+    places.push_back({"", {}});
+    for (const auto& e : effects)
+        for (auto& [id, slots] : places)
+            if (id == e.before) slots.push_back(&e);
+    return places;
+}
+
 nlohmann::json toJson(const ChainSettings& chain) {
     nlohmann::json json = nlohmann::json::object();
     for (const auto& m : chainModules()) {
@@ -132,6 +158,7 @@ nlohmann::json toJson(const ChainSettings& chain) {
         if (!module.empty()) json[m.id] = module;
     }
     if (!chain.roomImpulse.empty()) json["room"]["impulse"] = chain.roomImpulse;
+    for (const auto& e : chain.effects) json["effects"].push_back(toJson(e));
     return json;
 }
 
@@ -143,6 +170,17 @@ ChainSettings chainFromJson(const nlohmann::json& json) {
         parametersFromJson(m.parameters, json.at(m.id), chain);
     }
     if (json.contains("room")) chain.roomImpulse = json.at("room").value("impulse", "");
+    if (json.contains("effects"))
+        for (const auto& e : json.at("effects")) {
+            EffectSlot slot = effectSlotFromJson(e);
+            const bool place = slot.before.empty() || std::any_of(chainModules().begin(), chainModules().end(),
+                                                                  [&](const auto& m) { return slot.before == m.id; });
+            if (!place || chain.effect(slot.id) || chain.effects.size() >= kMostEffects)
+                throw Error(Error::Kind::InputUnreadable,
+                            "The effect \"" + slot.name +
+                                "\" stands in a place that there is not, twice, or beside too many others.");
+            chain.effects.push_back(std::move(slot));
+        }
     return chain;
 }
 

@@ -1,5 +1,9 @@
 #pragma once
+#include <utility>
+#include <vector>
+
 #include "core/base/Parameter.h"
+#include "core/effects/EffectSlot.h"
 
 namespace rivlen {
 
@@ -46,7 +50,13 @@ struct ChainSettings {
     double ceiling = -0.5;       ///< dBTP
     double limiterRelease = 80;  ///< ms
 
-    bool any() const { return gate || deEsser || highPass || equaliser || compressor || room || limiter; }
+    std::vector<EffectSlot> effects;  ///< installed ones between the modules; those in one place work in this order
+
+    bool any() const;
+    const EffectSlot* effect(const std::string& id) const;
+    /// In the order of work: each module's id with the slots in front of it; at the end "" with those behind the
+    /// limiter.
+    std::vector<std::pair<std::string, std::vector<const EffectSlot*>>> order() const;
     bool operator==(const ChainSettings&) const = default;
 };
 

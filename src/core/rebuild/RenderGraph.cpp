@@ -18,8 +18,9 @@ constexpr int kNone = -1;
 /// A lane or bus: its chain, its levels, and what came out of it, which others may ask for again.
 struct Node {
     /// outputs: channels of what comes out
-    Node(int channels, int outputs, int rate, bool levelAlone, const Chain::Impulses& impulses)
-        : chain(channels, rate, impulses), levels(channels, rate, levelAlone), out(outputs) {}
+    Node(int channels, int outputs, int rate, bool levelAlone, const Chain::Impulses& impulses,
+         const std::vector<EffectSlot>& effects)
+        : chain(channels, rate, impulses, effects), levels(channels, rate, levelAlone), out(outputs) {}
     Chain chain;
     StripLevels levels;
     AudioQueue out;
@@ -46,8 +47,8 @@ struct Node {
 struct LaneNode : Node {
     /// placed: in the format, which may be the reel's: then it only has a distance
     LaneNode(std::shared_ptr<Materials> materials, bool placed, MixFormat format, int channels, int outputs, int rate,
-             const Chain::Impulses& impulses)
-        : Node(channels, outputs, rate, placed, impulses),
+             const Chain::Impulses& impulses, const std::vector<EffectSlot>& effects)
+        : Node(channels, outputs, rate, placed, impulses, effects),
           reader(std::move(materials), channels),
           unplaced(channels),
           duck(rate) {
@@ -140,10 +141,12 @@ struct RenderGraph::Impl {
         const bool own = rebuild->format != MixFormat::Reel;
         for (size_t i = 0; i < rebuild->lanes.size(); ++i)
             lanes.push_back(std::make_unique<LaneNode>(materials, own, format, options.channels, outputs, rate,
-                                                       impulsesOf(options.channels)));
+                                                       impulsesOf(options.channels),
+                                                       rebuild->lanes[i]->strip.chain.effects));
         for (size_t i = 0; i < rebuild->groups.size(); ++i)
-            groups.push_back(std::make_unique<Node>(outputs, outputs, rate, own, impulsesOf(outputs)));
-        mix = std::make_unique<Node>(outputs, outputs, rate, own, impulsesOf(outputs));
+            groups.push_back(std::make_unique<Node>(outputs, outputs, rate, own, impulsesOf(outputs),
+                                                    rebuild->groups[i].strip.chain.effects));
+        mix = std::make_unique<Node>(outputs, outputs, rate, own, impulsesOf(outputs), mixChain(*rebuild).effects);
         std::vector<std::string> ids;
         for (const auto& l : rebuild->lanes) ids.push_back(l->id);
         for (const auto& g : rebuild->groups) ids.push_back(g.id);
@@ -200,13 +203,15 @@ struct RenderGraph::Impl {
         for (const auto& l : lanes) deepest = std::max(deepest, l->depth);
         order.resize(size_t(deepest + 1));
         for (size_t i = 0; i < lanes.size(); ++i) order[size_t(lanes[i]->depth)].push_back(i);
-        for (auto& l : lanes) l->ahead = l->group == kNone ? 0 : l->chain.latency();
+        for (auto& l : lanes) l->ahead = l->group == kNone ? 0 : groups[size_t(l->group)]->chain.latency();
         for (int d = deepest; d > 0; --d)
             for (size_t i : order[size_t(d)]) {
                 LaneNode& key = *lanes[size_t(lanes[i]->key)];
                 key.ahead = std::max(key.ahead, lanes[i]->ahead + lanes[i]->lookAhead + kBlock);
             }
     }
+
+    ChainSettings mixChain(const Rebuild& of) const { return options.mixChain ? of.mix.chain : ChainSettings(); }
 
     /// The rebuild's settings into the nodes.
     void takeOver() {
@@ -218,16 +223,17 @@ struct RenderGraph::Impl {
             LaneNode& node = *lanes[i];
             const Strip* group = node.group == kNone ? nullptr : &rebuild->groups[size_t(node.group)].strip;
             node.reader.set(rebuild, rebuild->lanes[i]);
-            node.chain.set(lane.strip.chain);
+            node.chain.set(lane.strip.chain, lane.strip.automation);
             if (node.placer) node.placer->set(lane.strip);
             node.levels.set(lane.strip, !lane.strip.mute && (!solo || lane.strip.solo || (group && group->solo)));
             node.duck.set(lane.duck);
         }
         for (size_t g = 0; g < groups.size(); ++g) {
-            groups[g]->chain.set(rebuild->groups[g].strip.chain);
-            groups[g]->levels.set(rebuild->groups[g].strip, !rebuild->groups[g].strip.mute);
+            const Strip& strip = rebuild->groups[g].strip;
+            groups[g]->chain.set(strip.chain, strip.automation);
+            groups[g]->levels.set(strip, !strip.mute);
         }
-        mix->chain.set(options.mixChain ? rebuild->mix.chain : ChainSettings());
+        mix->chain.set(mixChain(*rebuild), rebuild->mix.automation);
         mix->levels.set(options.mixChain ? rebuild->mix : Strip(), !options.mixChain || !rebuild->mix.mute);
     }
 
@@ -236,21 +242,30 @@ struct RenderGraph::Impl {
             other.groups.size() != groups.size())
             return false;
         for (size_t g = 0; g < groups.size(); ++g)
-            if (other.groups[g].id != rebuild->groups[g].id) return false;
+            if (other.groups[g].id != rebuild->groups[g].id || !goesOn(*groups[g], other.groups[g].strip.chain))
+                return false;
         for (size_t i = 0; i < lanes.size(); ++i) {
             const Lane &a = *other.lanes[i], &b = *rebuild->lanes[i];
             if (a.id != b.id || a.group != b.group || a.duck.on != b.duck.on || a.duck.key != b.duck.key ||
-                a.duck.lookAhead != b.duck.lookAhead)
+                a.duck.lookAhead != b.duck.lookAhead || !goesOn(*lanes[i], a.strip.chain))
                 return false;
         }
-        return true;
+        return goesOn(*mix, mixChain(other));
+    }
+
+    static bool goesOn(const Node& node, const ChainSettings& chain) {
+        return node.chain.accepts(chain) && !node.chain.moved();
     }
 
     int64_t chainDelay() const { return mix->chain.latency(); }
 
     void seek(int64_t frame, int64_t runIn) {
         // The chains need to be filled before the first frame counts; before frame 0 there is silence.
-        const int64_t start = frame - std::max<int64_t>(runIn, 4 * chainDelay() + 2 * kBlock);
+        int64_t slowest = 0;
+        for (const auto& l : lanes)
+            slowest = std::max(slowest, l->chain.latency() +
+                                            (l->group == kNone ? 0 : groups[size_t(l->group)]->chain.latency()));
+        const int64_t start = frame - std::max<int64_t>(runIn, slowest + 4 * chainDelay() + 2 * kBlock);
         for (auto& l : lanes) l->begin(start);
         for (auto& g : groups) g->begin(start);
         mix->begin(start);
@@ -269,7 +284,7 @@ struct RenderGraph::Impl {
             direct.resize(size_t(kBlock));
             directGains(strip, first + node.chain.latency(), rate, direct);
         }
-        node.chain.process(block, direct);
+        node.chain.process(block, direct, first + node.chain.latency());
         node.duckDb.clear();
         if (node.key != kNone)
             node.duck.process(lanes[size_t(node.key)]->keyAt(first + node.lookAhead, kBlock), node.duckDb);
@@ -301,7 +316,7 @@ struct RenderGraph::Impl {
                 AudioBuffer block(outputs, kBlock);
                 for (const auto& l : lanes)
                     if (l->heard && l->group == int(g)) add(block, l->at(node.produced + node.chain.latency(), kBlock));
-                node.chain.process(block);
+                node.chain.process(block, {}, node.produced + node.chain.latency());
                 node.levels.process(block, node.produced, {});
                 storePeaks(meters->strips[lanes.size() + g], format, block, node.chain.reductions(), 0);
                 node.push(block);
@@ -311,7 +326,7 @@ struct RenderGraph::Impl {
         for (const auto& l : lanes)
             if (l->heard && l->group == kNone) add(block, l->at(sum, kBlock));
         for (const auto& g : groups) add(block, g->at(sum, kBlock));
-        mix->chain.process(block);
+        mix->chain.process(block, {}, sum);
         sum += kBlock;
         // What leaves the chain now belongs to an earlier time, by its delay.
         mix->levels.process(block, sum - kBlock - chainDelay(), {});
@@ -361,6 +376,17 @@ bool RenderGraph::failed() const {
     return std::any_of(m->lanes.begin(), m->lanes.end(), [](const auto& l) { return l->reader.failed(); });
 }
 
+std::vector<RenderGraph::Trouble> RenderGraph::troubles() const {
+    std::vector<Trouble> all;
+    const auto take = [&](const std::string& strip, const Node& node) {
+        for (const auto& [slot, sentence] : node.chain.troubles()) all.push_back({strip, slot, sentence});
+    };
+    for (size_t i = 0; i < m->lanes.size(); ++i) take(m->rebuild->lanes[i]->id, *m->lanes[i]);
+    for (size_t g = 0; g < m->groups.size(); ++g) take(m->rebuild->groups[g].id, *m->groups[g]);
+    take("mix", *m->mix);
+    return all;
+}
+
 void RenderGraph::setTap(Tap tap) { m->tap = std::move(tap); }
 
 int64_t RenderGraph::latency() const {
@@ -379,6 +405,8 @@ void renderMix(const Shared<Rebuild>& rebuild, const std::shared_ptr<Materials>&
         progress.throwIfCancelled();
         sink(graph.next(std::min<int64_t>(rate, count - at)));
         progress.report(double(std::min<int64_t>(at + rate, count)) / double(count));
+        if (const auto troubles = graph.troubles(); !troubles.empty())
+            throw Error(Error::Kind::Other, troubles.front().sentence);
     }
     if (!graph.failed()) return;
     std::error_code ignored;

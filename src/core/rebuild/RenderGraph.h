@@ -63,6 +63,13 @@ public:
 
     std::shared_ptr<MixMeters> meters() const;
     bool failed() const;
+    /// Effects that are left out of the sound, and why.
+    struct Trouble {
+        std::string strip, slot;  ///< id of a lane, a group, or "mix"; id of the effect
+        std::string sentence;
+        bool operator==(const Trouble&) const = default;
+    };
+    std::vector<Trouble> troubles() const;
     /// Called for each block of each lane, as it goes into the mix (or its group), with its ducking: lane, first frame,
     /// sound, dB. From one thread at a time for each lane.
     using Tap =
@@ -76,7 +83,8 @@ private:
     std::unique_ptr<Impl> m;
 };
 
-/// The whole mix, in order, in blocks of about a second. Throws Error (Cancelled, InputUnreadable).
+/// The whole mix, in order, in blocks of about a second. Throws Error (Cancelled, InputUnreadable; Other where an
+/// effect does not work: what is delivered has all of them).
 void renderMix(const Shared<Rebuild>& rebuild, const std::shared_ptr<Materials>& materials,
                RenderGraph::Options options, int64_t first, int64_t count,
                const std::function<void(const AudioBuffer&)>& sink, const Progress& progress);

@@ -1,9 +1,7 @@
 #pragma once
-#include <sys/types.h>
-
-#include <chrono>
 #include <string>
 
+#include "core/base/HelperProcess.h"
 #include "core/separation/NetworkCard.h"
 
 namespace rivlen {
@@ -28,32 +26,17 @@ struct NetworkReply {
 /// A process of its own that runs one network (rivlen-network-host, src/host): bounded in memory, with none of this
 /// process's files but the socket between the two, and confined there before the network's module is read. Whatever a
 /// damaged or hostile module does, it does to that process alone.
-class NetworkProcess {
+class NetworkProcess : public HelperProcess {
 public:
     enum class Task {
         Try,    ///< answers once, with NetworkFacts as JSON
         Learn,  ///< learnApart(), which see
         Serve   ///< answers at once (a text: why the module cannot be loaded), then each request
     };
-    enum class Outcome { Done, Late, Gone };
-    using Clock = std::chrono::steady_clock;
-
     /// Starts it. Throws Error (Other) when it cannot be started.
     NetworkProcess(Task task, const NetworkCard& card, const NetworkLimits& limits);
-    /// Ends it, whatever it does.
-    ~NetworkProcess();
-    NetworkProcess(const NetworkProcess&) = delete;
-
-    /// Waits until there is something to read, or the process is gone.
-    Outcome await(Clock::time_point until);
-    Outcome write(const void* from, size_t bytes, Clock::time_point until);
-    Outcome read(void* to, size_t bytes, Clock::time_point until);
     /// The reply's text; longer ones than 64 KiB are cut.
     Outcome readText(const NetworkReply& reply, std::string& text, Clock::time_point until);
-
-private:
-    pid_t m_child = -1;
-    int m_socket = -1;
 };
 
 }  // namespace rivlen

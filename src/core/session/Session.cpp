@@ -18,8 +18,9 @@ namespace fs = std::filesystem;
 using nlohmann::json;
 
 namespace {
-constexpr int kVersion = 5;  // 1 knew one setting a reel, 2 no treatments, 3 no rebuild, 4 no strength of parts
-}
+// 1 knew one setting a reel, 2 no treatments, 3 no rebuild, 4 no strength of parts, 5 no installed effects
+constexpr int kVersion = 6;
+}  // namespace
 
 const Reel* Session::reel(const std::string& id) const {
     for (const auto& r : reels)
