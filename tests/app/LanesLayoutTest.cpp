@@ -93,12 +93,13 @@ TEST_F(Lanes, PointsOfCurvesAndTheirValuesAreEachOthersInverse) {
     const LanesLayout layout = at();
     for (const auto& [parameter, value] :
          std::vector<std::pair<std::string, double>>{{"level", -20}, {"level", 6}, {"pan", -40}, {"width", 150}}) {
-        const QPointF p = layout.curvePoint(id, parameter, 2.5, value);
+        const CurveRange range = stripRange({}, parameter);
+        const QPointF p = layout.curvePoint(id, range, 2.5, value);
         EXPECT_NEAR(p.x(), 250, 1e-9);
-        EXPECT_NEAR(layout.curveValue(id, parameter, p.y()), value, 0.51) << parameter;
+        EXPECT_NEAR(layout.curveValue(id, range, p.y()), value, 0.51) << parameter;
         EXPECT_TRUE(layout.body(id).contains(p)) << parameter;
     }
-    EXPECT_EQ(layout.curveValue(id, "level", layout.body(id).bottom()), kSilentLevel);
+    EXPECT_EQ(layout.curveValue(id, stripRange({}, "level"), layout.body(id).bottom()), kSilentLevel);
 }
 
 TEST_F(Lanes, ALaneIsFoundByItsHeight) {

@@ -225,15 +225,15 @@ TEST_F(RebuildStage, LevelsGroupsCurvesAndMetersWork) {
     find<QComboBox>("automation")->setCurrentIndex(1);
     ASSERT_EQ(tools().curves.shown(), "level");
     const std::string id = lane(1).id;
-    QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().curvePoint(id, "level", 1, -20).toPoint());
-    QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().curvePoint(id, "level", 3, 0).toPoint());
+    QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 1, -20).toPoint());
+    QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 3, 0).toPoint());
     ASSERT_EQ(lane(1).strip.automation.at("level").size(), 2u);
     EXPECT_NEAR(lane(1).strip.automation.at("level")[0].second, -20, 1.6);
-    drag(lanes().lanesLayout().curvePoint(id, "level", 3, lane(1).strip.automation.at("level")[1].second).toPoint(),
-         lanes().lanesLayout().curvePoint(id, "level", 2, -10).toPoint());
+    drag(lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 3, lane(1).strip.automation.at("level")[1].second).toPoint(),
+         lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 2, -10).toPoint());
     EXPECT_NEAR(lane(1).strip.automation.at("level")[1].first, 2, 0.02);
     EXPECT_NEAR(lane(1).strip.automation.at("level")[1].second, -10, 1.6);
-    const QPoint from = lanes().lanesLayout().curvePoint(id, "level", 3, -30).toPoint();
+    const QPoint from = lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 3, -30).toPoint();
     QTest::mousePress(&lanes(), Qt::LeftButton, Qt::ShiftModifier, from);
     for (int i = 1; i <= 20; ++i) QTest::mouseMove(&lanes(), from + QPoint(5 * i, -i));
     QTest::mouseRelease(&lanes(), Qt::LeftButton, Qt::ShiftModifier, from + QPoint(100, -20));

@@ -73,6 +73,8 @@ LaneControls::LaneControls(RebuildDesk& desk, LaneTools& lanes, LaneCurves& curv
     m_automation->addItem("Hidden", "");
     for (const auto& p : stripParameters()) m_automation->addItem(p.name, p.id);
     m_automation->addItem("Strength of the stems", "strength");
+    m_automation->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    m_ownCurves = m_automation->count();
     column->addWidget(m_automation);
     m_hint = addPageText(column);
     auto* curveRow = new QHBoxLayout;
@@ -131,6 +133,16 @@ void LaneControls::refresh() {
     if (!m_name->hasFocus() || !m_name->isModified()) m_name->setText(laneName(m_desk.rebuild(), m_desk.laneId()));
     m_name->setEnabled(!mix);
     const QSignalBlocker a(m_mute), b(m_solo), c(m_group), d(m_automation);
+    // Behind the strip's own: the controls of effects that have a curve, or are shown.
+    while (m_automation->count() > m_ownCurves) m_automation->removeItem(m_automation->count() - 1);
+    std::set<std::string> moved;
+    for (const auto& [id, curve] : strip.automation)
+        if (id.find(':') != std::string::npos) moved.insert(id);
+    if (m_curves.shown().find(':') != std::string::npos) moved.insert(m_curves.shown());
+    for (const auto& id : moved) m_automation->addItem(m_curves.nameOf(id), QString::fromStdString(id));
+    if (const int at = m_automation->findData(QString::fromStdString(m_curves.shown()));
+        at >= m_ownCurves || m_automation->currentIndex() < 0)
+        m_automation->setCurrentIndex(std::max(0, at));
     m_mute->setChecked(strip.mute);
     m_solo->setChecked(strip.solo);
     m_solo->setEnabled(!mix);

@@ -26,6 +26,7 @@ private:
     QLineEdit* m_name;
     QPushButton *m_mute, *m_solo;
     QComboBox *m_group, *m_automation;
+    int m_ownCurves = 0;  ///< entries that every strip has
     std::vector<ValueRow*> m_rows;
     QList<QPushButton*> m_curveButtons;
     QList<QPushButton*> m_laneButtons;

@@ -9,6 +9,35 @@ void LaneCurves::show(const std::string& id) {
     m_desk.announce();
 }
 
+CurveRange stripRange(const Strip& strip, const std::string& parameter) {
+    const auto& p = stripParameter(parameter);
+    const bool level = parameter == "level";
+    return {parameter, p.name, p.minimum, p.maximum, strip.*p.value, level ? 0.1 : 1.0, [&p, level](double v) {
+                return level && v <= kSilentLevel ? QString("silent") : QString::fromStdString(describeValue(p, v));
+            }};
+}
+
+CurveRange LaneCurves::rangeOf(const Strip& strip, const std::string& curve) const {
+    const size_t colon = curve.find(':');
+    if (colon == std::string::npos) return stripRange(strip, curve);
+    const EffectSlot* slot = strip.chain.effect(curve.substr(0, colon));
+    const EffectFacts* facts = slot ? m_effects.facts(slot->uri) : nullptr;
+    for (const auto& c : facts ? facts->controls : std::vector<EffectControl>())
+        if (c.symbol == curve.substr(colon + 1))
+            return {curve,
+                    QString::fromStdString(slot->name + ": " + c.name),
+                    c.minimum,
+                    c.maximum,
+                    m_effects.value(*slot, c),
+                    c.integer || c.toggled ? 1 : (c.maximum - c.minimum) / 1000,
+                    [c](double v) { return QString::fromStdString(c.text(v)); }};
+    return {curve, "An effect that is not here", 0, 1, 0, 1, [](double v) { return QString::number(v); }};
+}
+
+CurveRange LaneCurves::range(const Strip& strip) const { return rangeOf(strip, m_shown); }
+
+QString LaneCurves::nameOf(const std::string& curve) const { return rangeOf(m_desk.strip(), curve).name; }
+
 const DrawnCurve* LaneCurves::of(const Strip& strip) const {
     const auto found = strip.automation.find(m_shown);
     return found == strip.automation.end() || found->second.empty() ? nullptr : &found->second;
@@ -17,7 +46,7 @@ const DrawnCurve* LaneCurves::of(const Strip& strip) const {
 void LaneCurves::set(DrawnCurve curve, const std::string& gesture) {
     if (m_shown.empty()) return;
     m_desk.editStrip(
-        "Draw " + QString::fromStdString(m_shown),
+        "Draw " + nameOf(m_shown).toLower(),
         [&](Strip& s) {
             if (curve.empty()) s.automation.erase(m_shown);
             else s.automation[m_shown] = curve;
@@ -28,11 +57,14 @@ void LaneCurves::set(DrawnCurve curve, const std::string& gesture) {
 void LaneCurves::trim(double by) {
     const Reel* reel = m_document.reel();
     if (m_shown.empty() || !reel) return;
-    const auto* p = &stripParameter(m_shown);
+    const CurveRange p = range(m_desk.strip());
     if (!reel->loop) return m_desk.tell("Set a loop over what is to be raised or lowered: drag over the picture.");
     const DrawnCurve* now = of(m_desk.strip());
     set(trimmed(now ? *now : DrawnCurve{}, reel->loop->first, reel->loop->second,
-                by * (p->maximum - p->minimum > 100 ? 5 : 1), p->minimum, p->maximum, m_desk.strip().*p->value));
+                by * (m_shown.find(':') != std::string::npos ? (p.maximum - p.minimum) / 50
+                      : p.maximum - p.minimum > 100          ? 5
+                                                             : 1),
+                p.minimum, p.maximum, p.standing));
 }
 
 void LaneCurves::copy() {
@@ -45,10 +77,9 @@ void LaneCurves::copy() {
 
 void LaneCurves::paste() {
     if (m_shown.empty() || !m_copied) return;
-    const auto* p = &stripParameter(m_shown);
     const auto [from, to] = m_copied->front();
     const DrawnCurve source(m_copied->begin() + 1, m_copied->end());
-    const double at = m_desk.playhead(), usual = m_desk.strip().*p->value;
+    const double at = m_desk.playhead(), usual = range(m_desk.strip()).standing;
     DrawnCurve moved = copiedTo(source, from, to, at, usual);
     DrawnCurve span;
     for (const auto& point : moved)
@@ -64,8 +95,12 @@ void LaneCurves::paste() {
 void LaneCurves::thin() {
     const DrawnCurve* now = of(m_desk.strip());
     if (!now) return;
+    const CurveRange p = range(m_desk.strip());
+    const double tolerance = m_shown == "level"                      ? 0.25
+                             : m_shown.find(':') != std::string::npos ? (p.maximum - p.minimum) / 200
+                                                                      : 1.5;
     const size_t before = now->size();
-    const DrawnCurve few = thinned(*now, m_shown == "level" ? 0.25 : 1.5);
+    const DrawnCurve few = thinned(*now, tolerance);
     set(few);
     m_desk.report(QString("The curve keeps %1 of %2 points.").arg(few.size()).arg(before));
 }

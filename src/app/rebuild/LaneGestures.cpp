@@ -49,9 +49,10 @@ bool LaneGestures::pressCurve(const LanesLayout& layout, const QMouseEvent& e) {
     const std::string& shown = m_curves.shown();
     if (shown.empty() || hit.lane.empty() || hit.lane != m_desk.laneId() || hit.part == Part::Title) return false;
     const DrawnCurve* now = curve();
+    const CurveRange range = m_curves.range(m_desk.strip());
     m_point = -1;
     for (size_t i = 0; now && i < now->size(); ++i)
-        if (QLineF(layout.curvePoint(hit.lane, shown, (*now)[i].first, (*now)[i].second), e.position()).length() <
+        if (QLineF(layout.curvePoint(hit.lane, range, (*now)[i].first, (*now)[i].second), e.position()).length() <
             kReach)
             m_point = int(i);
     Drag drag;
@@ -61,7 +62,7 @@ bool LaneGestures::pressCurve(const LanesLayout& layout, const QMouseEvent& e) {
         if (!(e.modifiers() & Qt::ShiftModifier)) return false;
         drag.moved = true;
         drag.stroke = {
-            {layout.secondAt(e.position().x()), layout.curveValue(hit.lane, shown, e.position().y())}};  // by hand
+            {layout.secondAt(e.position().x()), layout.curveValue(hit.lane, range, e.position().y())}};  // by hand
     }
     m_drag = std::move(drag);
     return true;
@@ -125,7 +126,7 @@ void LaneGestures::movePoint(const LanesLayout& layout, const QPointF& at) {
     const double low = i > 0 ? moved[i - 1].first + 0.001 : 0.0,
                  high = i + 1 < moved.size() ? moved[i + 1].first - 0.001 : layout.axis().duration();
     moved[i] = {std::clamp(layout.secondAt(at.x()), low, std::max(low, high)),
-                layout.curveValue(m_desk.laneId(), m_curves.shown(), at.y())};
+                layout.curveValue(m_desk.laneId(), m_curves.range(m_desk.strip()), at.y())};
     m_curves.set(std::move(moved), "curve");
 }
 
@@ -133,7 +134,7 @@ bool LaneGestures::drag(const LanesLayout& layout, const QMouseEvent& e) {
     Drag& d = *m_drag;
     const QPointF at = e.position();
     if (!d.stroke.empty()) {
-        d.stroke.emplace_back(layout.secondAt(at.x()), layout.curveValue(d.lane, m_curves.shown(), at.y()));
+        d.stroke.emplace_back(layout.secondAt(at.x()), layout.curveValue(d.lane, m_curves.range(m_desk.strip()), at.y()));
         return true;
     }
     if (d.point >= 0) {
@@ -189,14 +190,14 @@ bool LaneGestures::doubleClick(const LanesLayout& layout, const QPointF& where) 
     const auto next =
         std::upper_bound(drawn.begin(), drawn.end(), at, [](double t, const auto& p) { return t < p.first; });
     m_point = int(next - drawn.begin());
-    drawn.insert(next, {at, layout.curveValue(hit.lane, m_curves.shown(), where.y())});
+    drawn.insert(next, {at, layout.curveValue(hit.lane, m_curves.range(m_desk.strip()), where.y())});
     m_curves.set(std::move(drawn));
     return true;
 }
 
 void LaneGestures::stepPoint(const LanesLayout& layout, double x, double y) {
     const auto [t, v] = (*curve())[size_t(m_point)];
-    movePoint(layout, layout.curvePoint(m_desk.laneId(), m_curves.shown(), t + x * layout.axis().span() / 100, v) -
+    movePoint(layout, layout.curvePoint(m_desk.laneId(), m_curves.range(m_desk.strip()), t + x * layout.axis().span() / 100, v) -
                           QPointF(0, y));
     m_desk.endDrag();
 }
@@ -204,7 +205,7 @@ void LaneGestures::stepPoint(const LanesLayout& layout, double x, double y) {
 void LaneGestures::putPointAtPlayhead() {
     if (m_curves.shown().empty()) return;
     const DrawnCurve* now = curve();
-    const double usual = m_desk.strip().*stripParameter(m_curves.shown()).value, at = m_desk.playhead();
+    const double usual = m_curves.range(m_desk.strip()).standing, at = m_desk.playhead();
     m_curves.set(drawnInto(now ? *now : DrawnCurve{}, {{at, now ? drawnAt(*now, at) : usual}}));
     const DrawnCurve* made = curve();
     for (size_t i = 0; made && i < made->size(); ++i)

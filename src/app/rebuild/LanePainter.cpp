@@ -165,12 +165,13 @@ void LanePainter::paintCurve(QPainter& p, const LanesLayout& layout, const QRect
     const DrawnCurve* curve = m_curves.of(lane.strip);
     const bool mine = lane.id == m_desk.laneId();
     if (!curve && !mine) return;
-    DrawnCurve shownCurve = curve ? *curve : DrawnCurve{{0, lane.strip.*stripParameter(shown).value}};
+    const CurveRange range = m_curves.range(lane.strip);
+    DrawnCurve shownCurve = curve ? *curve : DrawnCurve{{0, range.standing}};
     if (mine && hand.stroke) shownCurve = *hand.stroke;
     QPainterPath path;
-    path.moveTo(-2, layout.curvePoint(lane.id, shown, 0, shownCurve.front().second).y());
-    for (const auto& [t, v] : shownCurve) path.lineTo(layout.curvePoint(lane.id, shown, t, v));
-    path.lineTo(layout.width() + 2, layout.curvePoint(lane.id, shown, 0, shownCurve.back().second).y());
+    path.moveTo(-2, layout.curvePoint(lane.id, range, 0, shownCurve.front().second).y());
+    for (const auto& [t, v] : shownCurve) path.lineTo(layout.curvePoint(lane.id, range, t, v));
+    path.lineTo(layout.width() + 2, layout.curvePoint(lane.id, range, 0, shownCurve.back().second).y());
     p.setRenderHint(QPainter::Antialiasing);
     p.setPen(QPen(theme::ground, 4));
     p.drawPath(path);
@@ -178,16 +179,13 @@ void LanePainter::paintCurve(QPainter& p, const LanesLayout& layout, const QRect
     p.drawPath(path);
     if (mine && curve)
         for (size_t i = 0; i < curve->size(); ++i) {
-            const QPointF at = layout.curvePoint(lane.id, shown, (*curve)[i].first, (*curve)[i].second);
+            const QPointF at = layout.curvePoint(lane.id, range, (*curve)[i].first, (*curve)[i].second);
             if (at.x() < -4 || at.x() > layout.width() + 4) continue;
             p.setBrush(int(i) == hand.point ? theme::ink : theme::ground);
             p.drawEllipse(at, 3.5, 3.5);
             if (int(i) != hand.point) continue;
             p.setFont(theme::font(11, QFont::DemiBold));
-            const double v = (*curve)[i].second;
-            const QString value = shown == "level" && v <= kSilentLevel
-                                      ? QString("silent")
-                                      : QString::fromStdString(describeValue(stripParameter(shown), v));
+            const QString value = range.describe((*curve)[i].second);
             const QRectF tag(at.x() + 8, std::max(at.y() - 9, body.top() + kTitle),
                              p.fontMetrics().horizontalAdvance(value) + 8, 16);
             p.fillRect(tag, theme::ground);
@@ -197,7 +195,7 @@ void LanePainter::paintCurve(QPainter& p, const LanesLayout& layout, const QRect
     p.setBrush(Qt::NoBrush);
     if (!mine) return;
     p.setFont(theme::font(10));
-    const QString name = stripParameter(shown).name;
+    const QString& name = range.name;
     const QRectF tag(4, body.bottom() - 16, p.fontMetrics().horizontalAdvance(name) + 8, 14);
     p.fillRect(tag, theme::ground);
     p.setPen(theme::ink);

@@ -84,21 +84,19 @@ QRectF LanesLayout::clip(const std::string& id) const {
 QRectF LanesLayout::mute(const std::string& id) const { return {176, caption(id).top() + 2, 20, kCaption - 4}; }
 
 // Of a level what lies below -48 dB is silent to the eye as well.
-QPointF LanesLayout::curvePoint(const std::string& lane, const std::string& parameter, double seconds,
-                                double value) const {
+QPointF LanesLayout::curvePoint(const std::string& lane, const CurveRange& p, double seconds, double value) const {
     const QRectF inside = body(lane).adjusted(0, kTitle + 4, 0, -4);
-    const auto& p = stripParameter(parameter);
-    const double share =
-        parameter == "level" ? std::clamp((value + 48) / 60, 0.0, 1.0) : (value - p.minimum) / (p.maximum - p.minimum);
+    const double share = p.id == "level" ? std::clamp((value + 48) / 60, 0.0, 1.0)
+                                         : std::clamp((value - p.minimum) / (p.maximum - p.minimum), 0.0, 1.0);
     return {xAt(seconds), inside.bottom() - share * inside.height()};
 }
 
-double LanesLayout::curveValue(const std::string& lane, const std::string& parameter, double y) const {
+double LanesLayout::curveValue(const std::string& lane, const CurveRange& p, double y) const {
     const QRectF inside = body(lane).adjusted(0, kTitle + 4, 0, -4);
-    const auto& p = stripParameter(parameter);
     const double share = std::clamp((inside.bottom() - y) / inside.height(), 0.0, 1.0);
-    if (parameter == "level") return share <= 0 ? kSilentLevel : std::round((share * 60 - 48) * 10) / 10;
-    return std::round(p.minimum + share * (p.maximum - p.minimum));
+    if (p.id == "level" && share <= 0) return kSilentLevel;
+    const double value = p.id == "level" ? share * 60 - 48 : p.minimum + share * (p.maximum - p.minimum);
+    return std::round(value / p.step) * p.step;
 }
 
 std::string LanesLayout::laneAt(double y) const {

@@ -4,6 +4,7 @@
 #include <set>
 #include <vector>
 
+#include "app/rebuild/CurveRange.h"
 #include "app/views/TimeAxis.h"
 #include "core/rebuild/Rebuild.h"
 
@@ -51,9 +52,8 @@ public:
     QRectF clip(const std::string& clip) const;  ///< with its title strip
     QRectF mute(const std::string& id) const;
     QRectF solo(const std::string& id) const { return mute(id).translated(23, 0); }
-    /// Of a strip parameter's curve (id in stripParameters()).
-    QPointF curvePoint(const std::string& lane, const std::string& parameter, double seconds, double value) const;
-    double curveValue(const std::string& lane, const std::string& parameter, double y) const;
+    QPointF curvePoint(const std::string& lane, const CurveRange& of, double seconds, double value) const;
+    double curveValue(const std::string& lane, const CurveRange& of, double y) const;
     /// The lane whose caption or body is at y, or empty.
     std::string laneAt(double y) const;
     /// What the pointer would take hold of; fades have handles on selected clips alone.

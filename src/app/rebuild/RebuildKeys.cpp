@@ -3,7 +3,7 @@
 namespace rivlen {
 
 void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reels, RebuildTools& tools,
-                    const std::function<void()>& replaceMusic) {
+                    const std::function<void()>& replaceMusic, const std::function<void()>& addEffect) {
     const KeySheet::When here = [&document] { return document.session().stage == stage::rebuild; };
     // A picture frame, or 10 ms where there is no picture.
     const auto step = [&reels] {
@@ -51,6 +51,7 @@ void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reel
               {{"E", [t] { t->clips.keepBefore(); }}, {"W", [t] { t->clips.swapBefore(); }}}, here);
     sheet.add("at Rebuild: the music without its vocals, and with them again",
               {{"Shift+I", [t] { t->parts.instrumental(); }}}, here);
+    sheet.add("at Rebuild: put an installed effect into the chain", {{"Shift+E", addEffect}}, here);
     sheet.add("at Rebuild: mark in the picture what the lane follows; to where it was lost",
               {{"Shift+F", [t] { t->follow.setMarking(!t->follow.marking()); }},
                {"Ctrl+Shift+F", [t] { t->follow.toLost(); }}},

@@ -28,7 +28,7 @@ public:
         auto* lane = new LaneControls(tools.desk, tools.lanes, tools.curves);
         auto* clip = new ClipControls(tools.desk, tools.clips, tools.lanes);
         pages->addWidget(lane);
-        pages->addWidget(new ChainControls(tools.desk, tools.scene, heard, hearing));
+        pages->addWidget(new ChainControls(tools.desk, tools.scene, tools.effects, tools.curves, heard, hearing));
         pages->addWidget(new DuckControls(tools.desk, tools.ducking));
         pages->addWidget(clip);
         pages->addWidget(new PartBalances(document, tools.desk, tools.parts));
@@ -49,6 +49,7 @@ public:
             meters->setFixedHeight(i == 1 ? 70 : 118);  // a chain draws the spectrum itself
             meters->setVisible(i != 7);                 // space has meters of its own, and needs the room
         });
+        connect(&tools.effects, &EffectDesk::added, this, [tabs] { tabs->setCurrentIndex(1); });
         connect(lane, &LaneControls::strengthWanted, this, &StagePanel::strengthWanted);
         connect(clip, &ClipControls::snappingChanged, this, &StagePanel::snappingChanged);
     }

@@ -1,6 +1,7 @@
 #pragma once
 #include "app/rebuild/ClipTools.h"
 #include "app/rebuild/Ducking.h"
+#include "app/rebuild/EffectDesk.h"
 #include "app/rebuild/FollowDesk.h"
 #include "app/rebuild/LaneTools.h"
 #include "app/rebuild/MendTool.h"
@@ -18,9 +19,10 @@ struct RebuildTools {
                  Work& work)
         : desk(document, reels, hearing, work),
           mix(document, reels, hearing, desk, work),
+          effects(desk, mix, hearing, work),
           clips(desk),
           lanes(desk),
-          curves(document, desk),
+          curves(document, desk, effects),
           ducking(desk, mix, curves),
           tones(document, reels, desk, mix),
           scene(reels, desk, mix),
@@ -34,6 +36,7 @@ struct RebuildTools {
 
     RebuildDesk desk;
     RebuildMix mix;
+    EffectDesk effects;
     ClipTools clips;
     LaneTools lanes;
     LaneCurves curves;

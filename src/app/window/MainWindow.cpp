@@ -19,6 +19,7 @@
 #include "app/dispatch/DispatchKeys.h"
 #include "app/document/Path.h"
 #include "app/intake/IntakeKeys.h"
+#include "app/rebuild/EffectPicker.h"
 #include "app/rebuild/RebuildKeys.h"
 #include "app/rebuild/ToolControls.h"
 #include "app/split/SplitKeys.h"
@@ -193,7 +194,8 @@ void MainWindow::addKeys() {
                  [this] { m_pictures->toggle(Picture::Difference, Picture::Ownership); });
     addDispatchKeys(m_keys, m_studio.document, m_desks.deliverables);
     addRebuildKeys(m_keys, m_studio.document, m_studio.reels, m_desks.rebuild,
-                   [this] { findChild<ToolControls*>("tools")->replaceMusic(); });
+                   [this] { findChild<ToolControls*>("tools")->replaceMusic(); },
+                   [this] { (new EffectPicker(m_desks.rebuild.effects, this))->show(); });
 }
 
 void MainWindow::showTable(bool on) {

@@ -10,6 +10,9 @@ namespace rivlen {
 
 namespace {
 
+/// A regular expression takes some hundred bytes of the stack for each character: nobody's comment is longer.
+constexpr size_t kLongestLine = 4096;
+
 class CmxReader {
 public:
     /// Lists count at most 30 frames a second.
@@ -23,6 +26,7 @@ public:
         ReadTrack track;
         while (std::getline(in, line)) {
             ++m_line;
+            if (line.size() > kLongestLine) line.resize(kLongestLine);
             while (!line.empty() && std::isspace(static_cast<unsigned char>(line.back()))) line.pop_back();
             if (line.rfind("TITLE:", 0) == 0) m_list.title = line.size() > 7 ? line.substr(7) : "";
             else if (line.rfind("FCM:", 0) == 0) m_drop = line.find("NON") == std::string::npos;
