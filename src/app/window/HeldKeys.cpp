@@ -20,6 +20,8 @@ void HeldKeys::hearSourceWhileHeld(const QKeyEvent& key, bool pressed) {
 
 bool HeldKeys::eventFilter(QObject* object, QEvent* event) {
     const bool pressed = event->type() == QEvent::KeyPress;
+    const auto* to = qobject_cast<QWidget*>(object);
+    if (to && to->window() != m_window) return QObject::eventFilter(object, event);  // what a dialog is told is its own
     if ((pressed || event->type() == QEvent::KeyRelease) && m_window->isActiveWindow()) {
         auto* key = static_cast<QKeyEvent*>(event);
         QWidget* focus = QApplication::focusWidget();
