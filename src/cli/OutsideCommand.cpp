@@ -149,7 +149,7 @@ void run(const OutsideOptions& o, Progress& progress) {
     AnsweredSource asItCame(ownStem, answer, sent.begin, 0);
     const Weighing its = weigher.weighGains(gainsOf(asItCame, cells, span.first, count));
     // The wanted sound as loud as in Rivlen's own stem.
-    const double gain = o.keepLevel ? 0 : std::clamp(toDb(own.gain) - toDb(its.gain), -24.0, 24.0);
+    const double gain = o.keepLevel ? 0 : levelMatchDb(own, its);
 
     AnsweredSource placed(ownStem, answer, sent.begin, gain);
     AudioWriter writer(o.out, rate, reader->channels(), format, o.force);

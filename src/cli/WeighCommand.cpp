@@ -93,6 +93,7 @@ void run(const WeighOptions& o, Progress& progress) {
                         {"from_s", double(span.first) / reader.sampleRate()},
                         {"to_s", double(span.second) / reader.sampleRate()},
                         {"settings", toJson(settings)},
+                        {"wanted_db", rounded(now.wantedDb, 100)},
                         {"spill_db", rounded(now.spillDb, 100)},
                         {"damage", rounded(now.damage.total, 10)}};
     json["damage_parts"] = {{"onset_loss", rounded(now.damage.onsetLoss, 10)},

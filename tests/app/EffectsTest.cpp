@@ -163,7 +163,8 @@ TEST_F(EffectsStage, OneThatCrashesWhileItPlaysIsToldAndTheRestPlaysOn) {
     ASSERT_TRUE(now->isVisible());
     now->click();
     ASSERT_TRUE(until([&] { return !tools().effects.trouble("effect-1").isEmpty(); }));
-    EXPECT_TRUE(tools().effects.trouble("effect-1").contains("crashed")) << tools().effects.trouble("effect-1").toStdString();
+    EXPECT_TRUE(tools().effects.trouble("effect-1").contains("crashed"))
+        << tools().effects.trouble("effect-1").toStdString();
     settle();
     EXPECT_TRUE(find<QLabel>("effectstate")->text().contains("left out"));
     const int64_t at = studio->hearing.player().position();

@@ -190,6 +190,16 @@ TEST_F(Outside, ResultsFromElsewhereAreWeighedByTheSameMeasures) {
     EXPECT_NEAR(softer.damage.total, same.damage.total, 0.1);
 }
 
+TEST(LevelMatch, ComparesTheWantedSoundWhereThereIsAny) {
+    Weighing own, its;
+    own.gain = 0.5, its.gain = 1, own.wantedDb = -17;
+    EXPECT_NEAR(levelMatchDb(own, its), -6.02, 0.01);
+    its.gain = 1e-4;
+    EXPECT_EQ(levelMatchDb(own, its), 24);
+    own.wantedDb = -21.5;
+    EXPECT_EQ(levelMatchDb(own, its), 0) << "music alone, where dialogue is wanted";
+}
+
 TEST(LayAnswer, TakesThePlaceOfTheStemToTheSample) {
     const StoredReel reel;
     const auto materials = std::make_shared<Materials>(reel.material(), true);

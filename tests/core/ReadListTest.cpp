@@ -246,8 +246,7 @@ TEST(ReadLists, BrokenOnesGetASentenceWithTheLine) {
 
 // A comment of a million characters took the stack of a regular expression with it (found by fuzzing).
 TEST(ReadLists, AnEndlessCommentIsCut) {
-    const std::string event = "001  A AA C 00:00:00:00 00:00:01:00 00:00:00:00 00:00:01:00\n",
-                      endless(1000000, 'x');
+    const std::string event = "001  A AA C 00:00:00:00 00:00:01:00 00:00:00:00 00:00:01:00\n", endless(1000000, 'x');
     const ReadList list =
         readCmx("TITLE: x\n" + event + "* FROM CLIP NAME: " + endless + "\n* NAME: short\n", "x.edl", {25, 1});
     ASSERT_EQ(list.tracks.at(0).events.size(), 1u);

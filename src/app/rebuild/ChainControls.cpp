@@ -29,19 +29,20 @@ ChainControls::ChainControls(RebuildDesk& desk, SceneTools& scene, EffectDesk& e
     auto* presets = makeSmallButton("chainpresets", "Chains", "Whole chains of common practice, to begin with");
     auto* menu = new QMenu(presets);
     for (const auto& preset : shippedChains())
-        menu->addAction(
-            QString("%1: %2").arg(QString::fromStdString(preset.name), QString::fromStdString(preset.purpose)), this,
-            [this, &preset] {
-                edit("Use chain " + QString::fromStdString(preset.name), [&](ChainSettings& c) {
-                    auto own = std::move(c.effects);  // what is installed here belongs to no shipped chain
-                    c = preset.chain;
-                    c.effects = std::move(own);
-                });
-            });
+        menu->addAction(QString("%1: %2").arg(QString::fromStdString(preset.name),
+                                              QString::fromStdString(preset.purpose)),
+                        this, [this, &preset] {
+                            edit("Use chain " + QString::fromStdString(preset.name), [&](ChainSettings& c) {
+                                auto own = std::move(c.effects);  // what is installed here belongs to no shipped chain
+                                c = preset.chain;
+                                c.effects = std::move(own);
+                            });
+                        });
     menu->addAction("Nothing: all off, all as usual", this,
                     [this] { edit("Reset chain", [](ChainSettings& c) { c = {}; }); });
     presets->setMenu(menu);
-    auto* add = makeSmallButton("addeffect", "Add effect…", "An installed LV2 effect, tried before it is let in (Shift+E)");
+    auto* add =
+        makeSmallButton("addeffect", "Add effect…", "An installed LV2 effect, tried before it is let in (Shift+E)");
     connect(add, &QPushButton::clicked, this, [this] { (new EffectPicker(m_effects, window()))->show(); });
     top->addWidget(m_lane, 1);
     top->addWidget(add);
@@ -79,7 +80,8 @@ ChainControls::ChainControls(RebuildDesk& desk, SceneTools& scene, EffectDesk& e
     refresh();
 }
 
-QWidget* ChainControls::cell(QCheckBox* on, QPushButton* name, const QString& id, const QString& text, const QString& tip) {
+QWidget* ChainControls::cell(QCheckBox* on, QPushButton* name, const QString& id, const QString& text,
+                             const QString& tip) {
     auto* cell = new QWidget;
     on->setObjectName(id + "_on");
     on->setAccessibleName(text + " on");
@@ -113,7 +115,8 @@ void ChainControls::addModule(size_t m, SceneTools& scene) {
         });
         connect(value, &ValueRow::released, this, [this] { m_desk.endDrag(); });
         connect(value, &ValueRow::refused, this, [this](const QString& why) { m_desk.tell(why); });
-        connect(value, &ValueRow::explained, this, [this](const QString& sentence) { m_explanation->setText(sentence); });
+        connect(value, &ValueRow::explained, this,
+                [this](const QString& sentence) { m_explanation->setText(sentence); });
         page->addWidget(value);
         row.rows.push_back(value);
     }

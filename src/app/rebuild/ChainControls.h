@@ -11,8 +11,8 @@
 
 namespace rivlen {
 
-/// The chain of the chosen lane, group or the mix: its modules and installed effects with switches, in the order of work,
-/// the chosen one drawn and with its settings.
+/// The chain of the chosen lane, group or the mix: its modules and installed effects with switches, in the order of
+/// work, the chosen one drawn and with its settings.
 class ChainControls : public QWidget {
     Q_OBJECT
 public:

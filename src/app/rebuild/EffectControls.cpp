@@ -23,7 +23,8 @@ EffectControls::EffectControls(RebuildDesk& desk, EffectDesk& effects, LaneCurve
     buttons->setSpacing(4);
     m_earlier = makeSmallButton("effectearlier", "Earlier", "Works before what stands in front of it now");
     m_later = makeSmallButton("effectlater", "Later", "Works after what stands behind it now");
-    m_remove = makeSmallButton("effectremove", "Take out", "Takes it out of the chain, with its curves; undo brings it back");
+    m_remove =
+        makeSmallButton("effectremove", "Take out", "Takes it out of the chain, with its curves; undo brings it back");
     for (auto* b : {m_earlier, m_later, m_remove}) buttons->addWidget(b);
     buttons->addStretch();
     column->addLayout(buttons);
@@ -67,10 +68,12 @@ void EffectControls::show(const std::string& id) {
 }
 
 QWidget* EffectControls::row(const EffectControl& c) {
-    const QString id = QString("effect_%1").arg(QString::fromStdString(c.symbol)), name = QString::fromStdString(c.name);
-    const QString explanation = QString("%1: %2 to %3, usually %4.")
-                                    .arg(name, QString::fromStdString(c.text(c.minimum)),
-                                         QString::fromStdString(c.text(c.maximum)), QString::fromStdString(c.text(c.usual)));
+    const QString id = QString("effect_%1").arg(QString::fromStdString(c.symbol)),
+                  name = QString::fromStdString(c.name);
+    const QString explanation =
+        QString("%1: %2 to %3, usually %4.")
+            .arg(name, QString::fromStdString(c.text(c.minimum)), QString::fromStdString(c.text(c.maximum)),
+                 QString::fromStdString(c.text(c.usual)));
     if (c.toggled) {
         auto* box = new QCheckBox(name);
         box->setObjectName(id);
@@ -117,7 +120,8 @@ QWidget* EffectControls::row(const EffectControl& c) {
         const double value = ratios ? std::pow(10, v) : v;
         return std::clamp(c.integer ? std::round(value) : value, c.minimum, c.maximum);
     };
-    ValueRow::Range range{id, name, explanation, to(c.minimum), to(c.maximum), ratios ? 0.005 : c.step(), to(c.usual), {}, {}};
+    ValueRow::Range range{id,          name, explanation, to(c.minimum), to(c.maximum), ratios ? 0.005 : c.step(),
+                          to(c.usual), {},   {}};
     range.describe = [c, from](double v) { return QString::fromStdString(c.text(from(v))); };
     range.parse = [c, to](const QString& text) { return to(c.parse(text.toStdString())); };
     auto* value = new ValueRow(range, label);
@@ -180,12 +184,12 @@ void EffectControls::refresh() {
     probe = strip.chain;
     m_later->setEnabled(moveEffect(probe, m_id, 1));
     const QString trouble = m_effects.trouble(m_id);
-    m_about->setText(!trouble.isEmpty() ? trouble
-                     : facts ? QString("%1%2").arg(QString::fromStdString(facts->kind),
-                                                   facts->maker.empty() ? QString()
-                                                                        : ", by " + QString::fromStdString(facts->maker))
-                             : QString("\"%1\" is not installed on this machine, or is still being read: its settings are kept.")
-                                   .arg(QString::fromStdString(slot->name)));
+    m_about->setText(
+        !trouble.isEmpty() ? trouble
+        : facts            ? QString("%1%2").arg(QString::fromStdString(facts->kind),
+                                      facts->maker.empty() ? QString() : ", by " + QString::fromStdString(facts->maker))
+                : QString("\"%1\" is not installed on this machine, or is still being read: its settings are kept.")
+                      .arg(QString::fromStdString(slot->name)));
 }
 
 }  // namespace rivlen

@@ -151,7 +151,8 @@ void EffectDesk::set(const std::string& id, const EffectControl& control, double
     edit(
         nameIn(slot(id)) + ": " + QString::fromStdString(control.name),
         [&](Strip& s) {
-            if (auto* e = slotIn(s, id)) e->values[control.symbol] = std::clamp(value, control.minimum, control.maximum);
+            if (auto* e = slotIn(s, id))
+                e->values[control.symbol] = std::clamp(value, control.minimum, control.maximum);
         },
         dragging ? effectCurve(id, control.symbol) : "");
 }

@@ -74,8 +74,8 @@ bool EffectPicker::eventFilter(QObject* of, QEvent* e) {
     if (e->type() == QEvent::KeyPress) {
         const int key = static_cast<QKeyEvent*>(e)->key();
         if (key == Qt::Key_Down || key == Qt::Key_Up) {
-            m_list->setCurrentRow(std::clamp(m_list->currentRow() + (key == Qt::Key_Down ? 1 : -1), 0,
-                                             std::max(0, m_list->count() - 1)));
+            m_list->setCurrentRow(
+                std::clamp(m_list->currentRow() + (key == Qt::Key_Down ? 1 : -1), 0, std::max(0, m_list->count() - 1)));
             return true;
         }
     }
@@ -134,17 +134,19 @@ void EffectPicker::describe() {
     if (m_effects.reading()) return m_about->setText("The effects of this machine are being read…");
     if (m_effects.trying()) return m_about->setText("It is tried in a process of its own…");
     if (!f)
-        return m_about->setText(m_effects.installed().empty()
-                                    ? "No LV2 effect is installed here. Debian's packages whose names end in -lv2 bring "
-                                      "them; then look again."
-                                    : "No effect has that in its name.");
+        return m_about->setText(
+            m_effects.installed().empty()
+                ? "No LV2 effect is installed here. Debian's packages whose names end in -lv2 bring "
+                  "them; then look again."
+                : "No effect has that in its name.");
     const auto many = [](int n) { return n == 1 ? QString("one channel") : QString("%1 channels").arg(n); };
     const QString in = many(f->inputs), out = many(f->outputs);
     m_about->setText(QString("%1, %2%3. %4")
                          .arg(QString::fromStdString(f->kind), in == out ? in : in + " to " + out,
                               f->maker.empty() ? QString() : ", by " + QString::fromStdString(f->maker),
-                              why.empty() ? QString("It is tried with silence, noise and full scale before it is let in.")
-                                          : "It cannot stand here: " + QString::fromStdString(why) + "."));
+                              why.empty()
+                                  ? QString("It is tried with silence, noise and full scale before it is let in.")
+                                  : "It cannot stand here: " + QString::fromStdString(why) + "."));
 }
 
 void EffectPicker::add() {

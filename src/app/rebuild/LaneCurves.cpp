@@ -96,7 +96,7 @@ void LaneCurves::thin() {
     const DrawnCurve* now = of(m_desk.strip());
     if (!now) return;
     const CurveRange p = range(m_desk.strip());
-    const double tolerance = m_shown == "level"                      ? 0.25
+    const double tolerance = m_shown == "level"                       ? 0.25
                              : m_shown.find(':') != std::string::npos ? (p.maximum - p.minimum) / 200
                                                                       : 1.5;
     const size_t before = now->size();

@@ -134,7 +134,8 @@ bool LaneGestures::drag(const LanesLayout& layout, const QMouseEvent& e) {
     Drag& d = *m_drag;
     const QPointF at = e.position();
     if (!d.stroke.empty()) {
-        d.stroke.emplace_back(layout.secondAt(at.x()), layout.curveValue(d.lane, m_curves.range(m_desk.strip()), at.y()));
+        d.stroke.emplace_back(layout.secondAt(at.x()),
+                              layout.curveValue(d.lane, m_curves.range(m_desk.strip()), at.y()));
         return true;
     }
     if (d.point >= 0) {
@@ -197,7 +198,8 @@ bool LaneGestures::doubleClick(const LanesLayout& layout, const QPointF& where) 
 
 void LaneGestures::stepPoint(const LanesLayout& layout, double x, double y) {
     const auto [t, v] = (*curve())[size_t(m_point)];
-    movePoint(layout, layout.curvePoint(m_desk.laneId(), m_curves.range(m_desk.strip()), t + x * layout.axis().span() / 100, v) -
+    movePoint(layout, layout.curvePoint(m_desk.laneId(), m_curves.range(m_desk.strip()),
+                                        t + x * layout.axis().span() / 100, v) -
                           QPointF(0, y));
     m_desk.endDrag();
 }

@@ -219,7 +219,7 @@ void OutsideDesk::read(const fs::path& file, const QString& by) {
             const std::shared_ptr<SampleSource> around = store->open(std::max(0, store->stemIndex(stem)));
             AnsweredSource asItCame(around, made.answer, sent.begin, 0);
             made.weighing = weigher.weighGains(gainsOf(asItCame, cells, first, count));
-            made.gain = std::clamp(toDb(own.gain) - toDb(made.weighing.gain), -24.0, 24.0);
+            made.gain = levelMatchDb(own, made.weighing);
             progress.throwIfCancelled();
             AnsweredSource placed(around, made.answer, sent.begin, made.gain);
             made.stems = answered(reader, *store, wanted, placed, first, count, progress);

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/audio/Decibel.h"
 #include "core/isolation/Isolator.h"
 
 namespace rivlen {
@@ -34,6 +35,12 @@ std::vector<Cells> gainsOf(SampleSource& result, const SpanCells& cells, int64_t
         }
     }
     return gains;
+}
+
+double levelMatchDb(const Weighing& own, const Weighing& its) {
+    constexpr double kHardlyAny = -20, kFurthest = 24;
+    if (own.wantedDb < kHardlyAny) return 0;
+    return std::clamp(toDb(own.gain) - toDb(its.gain), -kFurthest, kFurthest);
 }
 
 }  // namespace rivlen

@@ -96,7 +96,7 @@ Weighing Weigher::weighGains(const std::vector<Cells>& groups) {
     const size_t count = momentOf.empty() ? 0 : size_t(momentOf.back()) + 1;
     std::vector<Passing> passing(count);
     std::vector<DamageSums> sums(count);
-    double voice = 0, voiceKept = 0, kept = 0, interference = 0, all = 0;
+    double voice = 0, whole = 0, voiceKept = 0, kept = 0, interference = 0, all = 0;
     for (size_t group = 0; group < m_cells.groups.size(); ++group) {
         const Cells& gains = groups[group];
         const size_t bins = m_cells.groups[group].power[0].size();
@@ -113,7 +113,7 @@ Weighing Weigher::weighGains(const std::vector<Cells>& groups) {
         }
         for (Band& x : bands) {
             x.meanV = float(x.gv / (x.v + kTiny)), x.meanB = float(x.gb / (x.b + kTiny));
-            voice += x.v, voiceKept += x.gv;
+            voice += x.v, whole += x.v + x.b, voiceKept += x.gv;
             kept += x.meanV * x.gv, interference += x.meanB * x.gb;
         }
         for (int t = 0; t < m_cells.frames; ++t) {
@@ -137,6 +137,7 @@ Weighing Weigher::weighGains(const std::vector<Cells>& groups) {
     w.damage.pumping = pumping(sums);
     w.damage.total = totalPoints(db(kept + interference, artifacts) - kArtifactBias);
     w.spillDb = db(interference, kept) + m_correctionDb;
+    w.wantedDb = db(voice, whole);
     w.gain = voiceKept / (voice + kTiny);
     const double level = voiceKept * voiceKept / (voice + kTiny) + kTiny;  // the wanted sound at its mean gain
     w.bent = std::max(0.0, kept - level) / level;

@@ -41,6 +41,7 @@ struct Weighing {
     double moved = 0;  ///< artifacts
     double sdrDb = 0;  ///< kept over the three together: what the knee looks at, the counterpart of SI-SDR
     double gain = 1;   ///< mean one of the wanted sound
+    double wantedDb = 0;  ///< expected power of the wanted sound over all power of the source
 };
 
 class DamageCounter;
