@@ -12,6 +12,7 @@
 #include <cstdio>
 #include <random>
 
+#include "EffectFolder.h"
 #include "MovingClip.h"
 #include "Support.h"
 #include "app/widgets/Theme.h"
@@ -189,6 +190,37 @@ void playedRows(const Rebuild& rebuild, double seconds, const char* what,
     }
 }
 
+/// The same lanes with an installed effect on each, in processes of their own: what the way there and back costs.
+void effectRows(const fs::path& folder) {
+    constexpr double seconds = 20;
+    writeWav(folder / "sound.wav", programme(2, kRate, 12 * kRate), kRate);
+    Rebuild rebuild = session(folder / "sound.wav", seconds);
+    double without = 0;
+    for (int count : {0, 1, 4}) {
+        for (auto& lane : rebuild.lanes) {
+            lane.edit().strip.chain.effects.clear();
+            for (int i = 0; i < count; ++i) {
+                EffectSlot slot = testSlot("late");
+                slot.id += std::to_string(i);
+                lane.edit().strip.chain.effects.push_back(slot);
+            }
+        }
+        RenderGraph graph(rebuild, materialsOf(seconds), {2, 2});
+        graph.seek(0, 0);
+        graph.next(kRate);
+        const auto start = Clock::now();
+        for (int64_t at = kRate; at < int64_t(seconds * kRate); at += kBlock) graph.next(kBlock);
+        const double took = since(start) / (seconds - 1);
+        if (count == 0) without = took;
+        row(text("16 lanes, chains, %d installed effects in all, 2 threads", count * kLanes),
+            text("%.1fx real time", 1 / took) +
+                (count ? text(", %.2f %% of it for each", 100 * (took - without) / count / kLanes) : ""),
+            "");
+    }
+    for (auto& lane : rebuild.lanes) lane.edit().strip.chain.effects.resize(1);
+    playedRows(rebuild, seconds + 10, "16 effects,", nullptr);
+}
+
 /// The same lanes placed in third order, moving, and heard through a head while the mix is measured in its channels.
 void spaceRows(const fs::path& folder) {
     constexpr double seconds = 30;
@@ -326,9 +358,10 @@ int main(int argc, char** argv) {
     TempFolder folder;
     row("what", "measured", "bar");
     row("---", "---", "---");
-    const std::string only = argc > 1 ? argv[1] : "";  // "graph", "space", "follow" or "window" alone
+    const std::string only = argc > 1 ? argv[1] : "";  // "graph", "effects", "space", "follow" or "window" alone
     const auto wanted = [&](const char* what) { return only.empty() || only == what; };
     if (wanted("graph")) graphRows(folder.path());
+    if (wanted("effects")) effectRows(folder.path());
     if (wanted("space")) spaceRows(folder.path());
     if (wanted("follow")) followRows(folder.path());
     if (wanted("window")) windowRows(folder.path());

@@ -54,6 +54,7 @@ file=$4/$name.dialogue.wav
 case "$*" in *--force*) force=1 ;; esac
 case $name in
 slow) echo "splitting slow:  40 %, 0:09 left" >&2; exec sleep 60 ;;
+half) mkdir -p "$4"; [ -e "$4/mended" ] || { echo sound > "$file"; echo "rivlen-cli: one of two failed." >&2; exit 1; } ;;
 broken) echo "rivlen-cli: \"$2\" is broken: mend it." >&2; exit 3 ;;
 esac
 if [ -e "$file" ] && [ -z "$force" ]; then echo "rivlen-cli: \"$file\" is there." >&2; exit 4; fi
@@ -107,6 +108,19 @@ TEST_F(BatchWorks, WhatWasInterruptedIsDoneAgainAndWhatWasThereBeforeIsNotTouche
     EXPECT_EQ(outcome.exitCode, 4);
     EXPECT_EQ(textOf(folder / "out/a.dialogue.wav"), "sound\n");
     EXPECT_EQ(textOf(folder / "out/b.dialogue.wav"), "out/b.dialogue.wav");
+}
+
+TEST_F(BatchWorks, WhatFailedAfterSomeOfItsFilesGoesThroughOnceItsCauseIsGone) {
+    const auto units = planBatch(request("split", {file("in/half.wav")}));
+    EXPECT_EQ(work(units, 1).ends, std::vector<BatchEnd>{BatchEnd::Failed});
+    EXPECT_EQ(work(units, 1).ends, std::vector<BatchEnd>{BatchEnd::Failed}) << "the cause is still there";
+    file("out/mended");
+    EXPECT_EQ(work(units, 1).ends, std::vector<BatchEnd>{BatchEnd::Done}) << "its own file is in nobody's way";
+    // What somebody else put there stays in the way.
+    const auto others = planBatch(request("split", {file("in/theirs.wav")}));
+    file("out/theirs.dialogue.wav");
+    for (int i = 0; i < 2; ++i) EXPECT_EQ(work(others, 1).ends, std::vector<BatchEnd>{BatchEnd::Failed});
+    EXPECT_EQ(textOf(folder / "out/theirs.dialogue.wav"), "out/theirs.dialogue.wav");
 }
 
 TEST_F(BatchWorks, CancelledItEndsAtOnceAndLeavesNoRecord) {

@@ -1,9 +1,12 @@
 #include <gtest/gtest.h>
+#include <sys/wait.h>
+#include <unistd.h>
 
 #include "Support.h"
 #include "core/delivery/DeliverySets.h"
 #include "core/delivery/Inspection.h"
 #include "core/delivery/ReelDelivery.h"
+#include "core/delivery/ScratchFolder.h"
 #include "core/isolation/StemNames.h"
 #include "core/media/MediaReader.h"
 #include "core/rebuild/ClipEdits.h"
@@ -162,6 +165,28 @@ TEST_F(Delivery, WhatFailsIsHeldBackAndNothingIsLeftBehind) {
     size_t left = 0;
     left += entries(folder / "out").size();
     EXPECT_EQ(left, 0u);
+}
+
+// Killed between the making of the folder and its lock, or between the lock's removal and the folder's.
+TEST(ScratchFolders, AnEmptyOneOfAProcessThatIsGoneIsCleared) {
+    const TempFolder folder;
+    const pid_t gone = fork();
+    if (gone == 0) _exit(0);
+    waitpid(gone, nullptr, 0);
+    const fs::path left = folder / (".rivlen-work-" + std::to_string(gone) + "-1"),
+                   ours = folder / (".rivlen-work-" + std::to_string(getpid()) + "-99"),
+                   full = folder / (".rivlen-work-" + std::to_string(gone) + "-2");
+    for (const auto& f : {left, ours, full}) fs::create_directory(f);
+    std::ofstream(full / "something") << "not ours to judge";
+    ScratchFolder::clearAbandoned(folder.path());
+    EXPECT_FALSE(fs::exists(left));
+    EXPECT_TRUE(fs::exists(ours)) << "it may be just being made";
+    EXPECT_TRUE(fs::exists(full / "something"));
+    {
+        ScratchFolder used(folder.path());
+        ScratchFolder::clearAbandoned(folder.path());
+        EXPECT_TRUE(fs::exists(used / "lock"));
+    }
 }
 
 TEST_F(Delivery, SteadyDcIsFoundAndBassIsNotTakenForIt) {

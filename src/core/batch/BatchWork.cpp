@@ -111,20 +111,22 @@ BatchEnd doBatchUnit(const fs::path& program, const fs::path& out, const BatchUn
     const BatchRecord before = readBatchRecord(out, unit);
     if (before.holds(unit)) return BatchEnd::Skipped;
     using State = BatchRecord::State;
-    const bool interrupted = before.key == unit.key && before.state == State::Begun && before.clean,
+    // What an earlier try of just this work left behind, interrupted or failed after some of its files: its own.
+    const bool ours = before.key == unit.key && before.clean &&
+                      (before.state == State::Begun || before.state == State::Failed),
                done = before.key == unit.key && before.state == State::Done;  // and a file of it is gone
     BatchRecord record;
     record.state = State::Begun;
     record.key = unit.key;
     record.begun = before.key == unit.key ? before.begun + 1 : 1;
-    record.clean = interrupted || !anythingThere(unit);
+    record.clean = ours || !anythingThere(unit);
     writeBatchRecord(out, unit, record);
 
     const fs::path answer = besideBatchRecord(out, unit, ".answer"), log = besideBatchRecord(out, unit, ".log");
     std::vector<std::string> words{program.string(), unit.command};
     words.insert(words.end(), unit.arguments.begin(), unit.arguments.end());
     const bool writes = unit.command != "weigh";
-    if (writes && (interrupted || done) && std::find(words.begin(), words.end(), "--force") == words.end())
+    if (writes && (ours || done) && std::find(words.begin(), words.end(), "--force") == words.end())
         words.emplace_back("--force");
     const auto begun = std::chrono::steady_clock::now();
     ChildProcess child(words, answer, log, gently);
