@@ -225,11 +225,16 @@ TEST_F(RebuildStage, LevelsGroupsCurvesAndMetersWork) {
     find<QComboBox>("automation")->setCurrentIndex(1);
     ASSERT_EQ(tools().curves.shown(), "level");
     const std::string id = lane(1).id;
-    QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 1, -20).toPoint());
-    QTest::mouseDClick(&lanes(), Qt::LeftButton, {}, lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 3, 0).toPoint());
+    QTest::mouseDClick(&lanes(), Qt::LeftButton, {},
+                       lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 1, -20).toPoint());
+    QTest::mouseDClick(&lanes(), Qt::LeftButton, {},
+                       lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 3, 0).toPoint());
     ASSERT_EQ(lane(1).strip.automation.at("level").size(), 2u);
     EXPECT_NEAR(lane(1).strip.automation.at("level")[0].second, -20, 1.6);
-    drag(lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 3, lane(1).strip.automation.at("level")[1].second).toPoint(),
+    drag(lanes()
+             .lanesLayout()
+             .curvePoint(id, stripRange({}, "level"), 3, lane(1).strip.automation.at("level")[1].second)
+             .toPoint(),
          lanes().lanesLayout().curvePoint(id, stripRange({}, "level"), 2, -10).toPoint());
     EXPECT_NEAR(lane(1).strip.automation.at("level")[1].first, 2, 0.02);
     EXPECT_NEAR(lane(1).strip.automation.at("level")[1].second, -10, 1.6);

@@ -193,9 +193,10 @@ void MainWindow::addKeys() {
                  m_desks.trials, m_desks.outside,
                  [this] { m_pictures->toggle(Picture::Difference, Picture::Ownership); });
     addDispatchKeys(m_keys, m_studio.document, m_desks.deliverables);
-    addRebuildKeys(m_keys, m_studio.document, m_studio.reels, m_desks.rebuild,
-                   [this] { findChild<ToolControls*>("tools")->replaceMusic(); },
-                   [this] { (new EffectPicker(m_desks.rebuild.effects, this))->show(); });
+    addRebuildKeys(
+        m_keys, m_studio.document, m_studio.reels, m_desks.rebuild,
+        [this] { findChild<ToolControls*>("tools")->replaceMusic(); },
+        [this] { (new EffectPicker(m_desks.rebuild.effects, this))->show(); });
 }
 
 void MainWindow::showTable(bool on) {

@@ -36,11 +36,11 @@ struct Weighing {
     std::vector<Moment> moments;  ///< every kMomentSeconds from the beginning of the span
 
     /// Energies in the result, in units of what is kept of the wanted sound at one gain.
-    double bent = 0;   ///< wanted sound that is louder or softer than at that gain, by band
-    double spilt = 0;  ///< interference, corrected
-    double moved = 0;  ///< artifacts
-    double sdrDb = 0;  ///< kept over the three together: what the knee looks at, the counterpart of SI-SDR
-    double gain = 1;   ///< mean one of the wanted sound
+    double bent = 0;      ///< wanted sound that is louder or softer than at that gain, by band
+    double spilt = 0;     ///< interference, corrected
+    double moved = 0;     ///< artifacts
+    double sdrDb = 0;     ///< kept over the three together: what the knee looks at, the counterpart of SI-SDR
+    double gain = 1;      ///< mean one of the wanted sound
     double wantedDb = 0;  ///< expected power of the wanted sound over all power of the source
 };
 
