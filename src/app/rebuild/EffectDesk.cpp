@@ -62,7 +62,7 @@ void EffectDesk::readAgain() {
     const auto read = std::make_shared<std::vector<EffectFacts>>();
     m_quiet.submit(
         "Reading the installed effects",
-        [read, again = m_read](Progress&, const Work::Post&) { *read = installedEffects(again); },
+        [read, again = m_read](Progress& progress, const Work::Post&) { *read = installedEffects(again, progress); },
         [this, read](const JobQueue::Outcome& o) {
             m_reading = false;
             m_read = true;
@@ -77,9 +77,9 @@ const EffectFacts* EffectDesk::facts(const std::string& uri) {
     const auto read = std::make_shared<EffectFacts>();
     m_quiet.submit(
         "Reading an effect",
-        [read, uri](Progress&, const Work::Post&) {
+        [read, uri](Progress& progress, const Work::Post&) {
             const auto process = takeEffect(uri, "");
-            *read = process->describe();
+            *read = process->describe(progress);
         },
         [this, read, uri](const JobQueue::Outcome& o) {
             if (o.done) m_facts[uri] = std::move(*read);

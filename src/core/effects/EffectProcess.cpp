@@ -24,11 +24,21 @@ HelperProcess::Clock::time_point after(double seconds) {
            std::chrono::duration_cast<HelperProcess::Clock::duration>(std::chrono::duration<double>(seconds));
 }
 
+/// Until there is something to read or the time is over, looking now and then whether it is still wanted.
+Outcome awaited(HelperProcess& process, HelperProcess::Clock::time_point until, const Progress& progress) {
+    constexpr double kLook = 0.05;  // seconds
+    while (process.await(std::min(until, after(kLook))) == Outcome::Late) {
+        progress.throwIfCancelled();
+        if (HelperProcess::Clock::now() >= until) return Outcome::Late;
+    }
+    return Outcome::Done;
+}
+
 nlohmann::json parsed(const std::string& text) { return nlohmann::json::parse(text); }
 
 }  // namespace
 
-std::vector<EffectFacts> installedEffects(bool again) {
+std::vector<EffectFacts> installedEffects(bool again, const Progress& progress) {
     static std::mutex guard;
     static std::vector<EffectFacts> known;
     static bool read = false;
@@ -38,7 +48,8 @@ std::vector<EffectFacts> installedEffects(bool again) {
     const auto until = after(120);
     int64_t bytes = 0;
     std::string text;
-    Outcome outcome = process.read(&bytes, sizeof bytes, until);
+    Outcome outcome = awaited(process, until, progress);
+    if (outcome == Outcome::Done) outcome = process.read(&bytes, sizeof bytes, until);
     if (outcome == Outcome::Done && (bytes < 0 || bytes > kLongestText)) outcome = Outcome::Gone;
     if (outcome == Outcome::Done) {
         text.resize(size_t(bytes));
@@ -75,7 +86,8 @@ void EffectProcess::check(Outcome outcome, const char* doing) {
     if (outcome != Outcome::Done) gaveUp(outcome, doing);
 }
 
-nlohmann::json EffectProcess::ask(EffectAsk what, const std::string& text, EffectReply& reply) {
+nlohmann::json EffectProcess::ask(EffectAsk what, const std::string& text, EffectReply& reply,
+                                  const Progress& progress) {
     const char* doing = what == EffectAsk::Begin   ? "it begins"
                         : what == EffectAsk::State ? "it says its state"
                                                    : "it is described";
@@ -83,6 +95,7 @@ nlohmann::json EffectProcess::ask(EffectAsk what, const std::string& text, Effec
     const EffectRequest request{what, 0, 0, 0, int64_t(text.size())};
     check(m_process.write(&request, sizeof request, until), doing);
     check(m_process.write(text.data(), text.size(), until), doing);
+    check(awaited(m_process, until, progress), doing);
     check(m_process.read(&reply, sizeof reply, until), doing);
     if (reply.textBytes < 0 || reply.textBytes > kLongestText) gaveUp(Outcome::Gone, doing);
     std::string answer(size_t(reply.textBytes), 0);
@@ -98,17 +111,17 @@ nlohmann::json EffectProcess::ask(EffectAsk what, const std::string& text, Effec
     return json;
 }
 
-EffectFacts EffectProcess::describe() {
+EffectFacts EffectProcess::describe(const Progress& progress) {
     EffectReply reply{};
-    return effectFromJson(ask(EffectAsk::Describe, "", reply));
+    return effectFromJson(ask(EffectAsk::Describe, "", reply, progress));
 }
 
-int EffectProcess::begin(const EffectSetup& setup) {
+int EffectProcess::begin(const EffectSetup& setup, const Progress& progress) {
     EffectReply reply{};
     const nlohmann::json text{{"rate", setup.rate},     {"channels", setup.channels}, {"block", setup.block},
                               {"values", setup.values}, {"state", setup.state},       {"preset", setup.preset}};
     const auto begun =
-        ask(EffectAsk::Begin, text.dump(-1, ' ', false, nlohmann::json::error_handler_t::replace), reply);
+        ask(EffectAsk::Begin, text.dump(-1, ' ', false, nlohmann::json::error_handler_t::replace), reply, progress);
     m_ports = begun.at("ports").get<std::map<std::string, int>>();
     m_usual = begun.at("usual").get<std::map<std::string, double>>();
     return std::max(0, reply.latency);

@@ -5,6 +5,7 @@
 
 #include "core/audio/AudioBuffer.h"
 #include "core/base/HelperProcess.h"
+#include "core/base/Progress.h"
 #include "core/effects/EffectFacts.h"
 #include "core/effects/EffectProtocol.h"
 #include "core/effects/EffectSlot.h"
@@ -12,8 +13,8 @@
 namespace rivlen {
 
 /// All effects that are installed here and have audio in and out, by name; read once by a process of its own, which
-/// takes a second where there are hundreds. again: reads them anew. Throws Error (Other).
-std::vector<EffectFacts> installedEffects(bool again = false);
+/// takes a second where there are hundreds. again: reads them anew. Throws Error (Other; Cancelled).
+std::vector<EffectFacts> installedEffects(bool again = false, const Progress& progress = {});
 
 /// What an instance begins with.
 struct EffectSetup {
@@ -32,9 +33,9 @@ public:
     EffectProcess(std::string uri, std::string name);
 
     /// Its controls and presets.
-    EffectFacts describe();
+    EffectFacts describe(const Progress& progress = {});
     /// A new instance, in which nothing of a former one is left. Returns its latency in frames.
-    int begin(const EffectSetup& setup);
+    int begin(const EffectSetup& setup, const Progress& progress = {});
     /// Ports of its controls by symbol, after begin().
     const std::map<std::string, int>& ports() const { return m_ports; }
     /// What a control has without a value of its own, by the effect or its state.
@@ -53,7 +54,7 @@ public:
     static constexpr double kPatience = 2;
 
 private:
-    nlohmann::json ask(EffectAsk what, const std::string& text, EffectReply& reply);
+    nlohmann::json ask(EffectAsk what, const std::string& text, EffectReply& reply, const Progress& progress = {});
     [[noreturn]] void gaveUp(HelperProcess::Outcome why, const char* doing);
     void check(HelperProcess::Outcome outcome, const char* doing);
     std::string m_uri, m_name;

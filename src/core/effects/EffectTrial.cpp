@@ -43,7 +43,7 @@ EffectTrial tryEffect(const EffectFacts& facts, int rate, int channels, const Pr
     }
     try {
         EffectProcess process(facts.uri, facts.name);
-        trial.latency = process.begin({rate, channels, kTrialBlock});
+        trial.latency = process.begin({rate, channels, kTrialBlock}, progress);
         std::minstd_rand random(1);
         double all = 0, done = 0, slowest = 1e9;
         for (const auto& p : kProbes) all += p.seconds;

@@ -353,8 +353,13 @@ RenderGraph::~RenderGraph() = default;
 void RenderGraph::seek(int64_t frame, int64_t runIn) {
     Tap tap = m->tap;
     auto meters = m->meters;
-    m = std::make_unique<Impl>(m->rebuild, m->materials,
-                               m->options);  // nothing of what was played before may be remembered
+    // Nothing of what was played before may be remembered; first the old one goes, so that its effects' processes are
+    // there for the new one.
+    const auto rebuild = m->rebuild;
+    const auto materials = m->materials;
+    const auto options = m->options;
+    m.reset();
+    m = std::make_unique<Impl>(rebuild, materials, options);
     m->tap = std::move(tap);
     m->meters = std::move(meters);
     m->seek(frame, runIn);
