@@ -54,7 +54,8 @@ file=$4/$name.dialogue.wav
 case "$*" in *--force*) force=1 ;; esac
 case $name in
 slow) echo "splitting slow:  40 %, 0:09 left" >&2; exec sleep 60 ;;
-half) mkdir -p "$4"; [ -e "$4/mended" ] || { echo sound > "$file"; echo "rivlen-cli: one of two failed." >&2; exit 1; } ;;
+half) mkdir -p "$4"
+if [ ! -e "$4/mended" ]; then echo sound > "$file"; echo "rivlen-cli: one of two failed." >&2; exit 1; fi ;;
 broken) echo "rivlen-cli: \"$2\" is broken: mend it." >&2; exit 3 ;;
 esac
 if [ -e "$file" ] && [ -z "$force" ]; then echo "rivlen-cli: \"$file\" is there." >&2; exit 4; fi

@@ -35,7 +35,7 @@ public:
     Outcome read(void* to, size_t bytes, Clock::time_point until);
     /// After it is gone: the signal that ended it, or 0.
     int endedBy();
-    /// Its folder, where this program's own files are.
+    /// Where a helper's program is; empty when it is missing.
     static std::filesystem::path fileOf(const std::string& program);
 
 private:
