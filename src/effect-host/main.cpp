@@ -2,6 +2,7 @@
 // harm elsewhere. Started by EffectProcess; "list" says which effects this machine has.
 #include <unistd.h>
 
+#include <algorithm>
 #include <csignal>
 #include <cstring>
 #ifdef __SSE__
@@ -16,7 +17,7 @@ using nlohmann::json;
 
 namespace {
 
-constexpr int kMostChannels = 64, kMostBlock = 65536, kMostChanges = 65536;
+constexpr int kMostChannels = 64, kMostBlock = 65536, kMostFrames = 65536, kMostChanges = 65536;
 constexpr int64_t kLongestText = int64_t(16) << 20;
 
 std::string dumped(const json& j) { return j.dump(-1, ' ', false, json::error_handler_t::replace); }
@@ -64,11 +65,23 @@ public:
 
 private:
     void process(const EffectRequest& request, const std::vector<EffectChange>& changes) {
-        if (!m_instance || request.channels != m_channels || request.frames < 1 || request.frames > m_block) _exit(1);
+        if (!m_instance || request.channels != m_channels || request.frames < 1 || request.frames > kMostFrames)
+            _exit(1);
         m_samples.resize(size_t(request.channels) * size_t(request.frames));
         helperGet(m_samples.data(), m_samples.size() * sizeof(float));
-        for (const auto& c : changes) m_instance->set(c.port, c.value);
-        m_instance->process(m_samples.data(), request.frames);
+        for (int at = 0, frames = 0; at < request.frames; at += frames) {
+            frames = std::min(m_block, request.frames - at);
+            for (const auto& c : changes)
+                if (c.at == at) m_instance->set(c.port, c.value);
+            const auto each = [&](auto copy) {
+                for (int c = 0; c < m_channels; ++c)
+                    copy(m_samples.begin() + c * request.frames + at, m_part.begin() + c * frames);
+            };
+            m_part.resize(size_t(m_channels) * size_t(frames));
+            each([&](auto whole, auto part) { std::copy_n(whole, frames, part); });
+            m_instance->process(m_part.data(), frames);
+            each([&](auto whole, auto part) { std::copy_n(part, frames, whole); });
+        }
         const EffectReply reply{m_instance->latency(), request.frames, 0};
         m_message.resize(sizeof reply + m_samples.size() * sizeof(float));
         std::memcpy(m_message.data(), &reply, sizeof reply);
@@ -81,7 +94,7 @@ private:
     const LilvPlugin* m_plugin;
     std::unique_ptr<Lv2Instance> m_instance;
     int m_channels = 0, m_block = 0;
-    std::vector<float> m_samples;
+    std::vector<float> m_samples, m_part;
     std::vector<char> m_message;
 };
 

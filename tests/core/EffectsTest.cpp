@@ -128,8 +128,11 @@ TEST(Effects, PresetsSetValuesAndStateThatASlotKeeps) {
     RunningEffect running(slot, 2, 48000, 256);
     ASSERT_EQ(running.trouble(), "");
     const AudioBuffer in = ramp(2, 256);
-    AudioBuffer out = in;
-    running.process(out, 0);
+    AudioBuffer out;
+    for (int late = 0; late <= running.latency(); late += 256) {
+        out = in;
+        running.process(out, late);
+    }
     // Twice by the state, 6 dB by the control.
     EXPECT_NEAR(out.channel(1)[50] / in.channel(1)[50], 2 * std::pow(10, 0.3), 1e-4);
 }
@@ -148,42 +151,76 @@ TEST(EffectTrials, LetWellOnesInAndRefuseTheOthers) {
     EXPECT_THROW(tryEffect(testEffect("gain"), 48000, 2, cancelled), Error);
 }
 
-TEST(RunningEffects, AreSwitchedWithoutAClick) {
-    EffectSlot slot = testSlot("gain");
-    slot.values["gain"] = -60;
-    RunningEffect running(slot, 1, 48000, 256);
-    AudioBuffer block(1, 256);
-    const auto constant = [&] { std::fill(block.samples().begin(), block.samples().end(), 0.5f); };
-    constant();
-    running.process(block, 0);
-    EXPECT_LT(block.channel(0)[255], 0.001f);
-    slot.on = false;
-    running.set(slot, {});
-    constant();
-    running.process(block, 256);
-    float last = block.channel(0)[0];
-    EXPECT_LT(last, 0.01f);
-    for (float v : block.samples()) {
-        EXPECT_LT(std::abs(v - last), 0.004f);
-        last = v;
+namespace {
+
+/// Blocks of 256 frames through one channel of a slot at work.
+struct Played {
+    RunningEffect running;
+    AudioBuffer in{1, 0}, out{1, 0};
+    void play(int blocks, const std::function<float(int64_t)>& sound) {
+        for (int b = 0; b < blocks; ++b) {
+            AudioBuffer block(1, 256);
+            for (int64_t i = 0; i < 256; ++i) block.channel(0)[size_t(i)] = sound(in.frames() + i);
+            in.append(block);
+            running.process(block, out.frames());
+            out.append(block);
+        }
     }
-    EXPECT_NEAR(last, 0.5f, 1e-6);
+    /// What came in, as late as the effect.
+    float dry(int64_t i) const { return i < running.latency() ? 0 : in.channel(0)[size_t(i - running.latency())]; }
+};
+
+float constant(int64_t) { return 0.5f; }
+float slowRamp(int64_t i) { return float(i % 8192) / 16384; }
+
+}  // namespace
+
+TEST(RunningEffects, AreSwitchedWithoutAClickOrAGap) {
+    EffectSlot slot = testSlot("late");
+    slot.values["frames"] = 300;
+    Played played{{slot, 1, 48000, 256}};
+    EXPECT_EQ(played.running.latency(), 300 + (2 * RunningEffect::kAtOnce - 1) * 256);
+    // A steady sound through a gain of -60 dB that is switched off and on again: the way down is as smooth as the one
+    // up.
+    EffectSlot quiet = testSlot("gain");
+    quiet.values["gain"] = -60;
+    Played level{{quiet, 1, 48000, 256}};
+    const auto turn = [&](Played& of, EffectSlot& its, bool on, const std::function<float(int64_t)>& sound) {
+        its.on = on;
+        of.running.set(its, {});
+        of.play(13, sound);
+    };
+    level.play(13, constant);
+    EXPECT_LT(std::abs(level.out.channel(0)[13 * 256 - 1]), 0.001f);
+    const int64_t settled = level.out.frames() - 1;
+    turn(level, quiet, false, constant);
+    EXPECT_NEAR(level.out.channel(0)[size_t(settled + 256)], 0.5f, 1e-6);
+    turn(level, quiet, true, constant);
+    turn(level, quiet, false, constant);
+    turn(level, quiet, true, constant);
+    EXPECT_LT(std::abs(level.out.channel(0)[size_t(level.out.frames() - 1)]), 0.001f);
+    for (int64_t i = settled; i + 1 < level.out.frames(); ++i)
+        ASSERT_LT(std::abs(level.out.channel(0)[size_t(i + 1)] - level.out.channel(0)[size_t(i)]), 0.004f) << i;
+    // One that only delays is the sound itself all the time, on, off and in between.
+    played.play(13, slowRamp);
+    for (bool on : {false, true, false, true}) turn(played, slot, on, slowRamp);
+    for (int64_t i = 0; i < played.out.frames(); ++i)
+        ASSERT_NEAR(played.out.channel(0)[size_t(i)], played.dry(i), 1e-6) << i;
 }
 
 TEST(RunningEffects, OneThatCrashesHangsOrFloodsLeavesTheSoundAsItCame) {
     for (const char* name : {"crashes", "floods", "hangs"}) {
-        RunningEffect running(testSlot(name), 1, 48000, 256);
-        const AudioBuffer in = ramp(1, 256);
-        AudioBuffer out = in;
-        running.process(out, 0);
+        Played played{{testSlot(name), 1, 48000, 256}};
+        RunningEffect& running = played.running;
+        played.play(9, slowRamp);
         EXPECT_EQ(running.trouble(), "") << name;
         EffectSlot told = testSlot(name);
         told.values["now"] = 1;
         running.set(told, {});
-        out = in;
-        running.process(out, 256);
+        played.play(9, slowRamp);
         EXPECT_NE(running.trouble().find("left out"), std::string::npos) << name;
-        EXPECT_TRUE(std::equal(in.samples().begin(), in.samples().end(), out.samples().begin())) << name;
+        for (int64_t i = 0; i < played.out.frames(); ++i)
+            ASSERT_EQ(played.out.channel(0)[size_t(i)], played.dry(i)) << name << " " << i;
         EXPECT_TRUE(running.accepts(told)) << "it goes on without it";
         EffectSlot off = told;
         off.on = false;

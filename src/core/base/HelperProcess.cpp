@@ -34,6 +34,7 @@ bool socketReady(int socket, short events, HelperProcess::Clock::time_point unti
 }  // namespace
 
 std::filesystem::path HelperProcess::fileOf(const std::string& program) {
+    if (std::filesystem::path(program).is_absolute()) return std::filesystem::exists(program) ? program : "";
     for (const char* place : {"", RIVLEN_LIBRARY_FOLDER}) {
         const auto path = programFolder() / place / program;
         if (std::filesystem::exists(path)) return path;
@@ -95,9 +96,11 @@ HelperProcess::Outcome HelperProcess::await(Clock::time_point until) {
 HelperProcess::Outcome HelperProcess::write(const void* from, size_t bytes, Clock::time_point until) {
     const char* at = static_cast<const char*>(from);
     while (bytes > 0) {
-        if (!socketReady(m_socket, POLLOUT, until)) return Outcome::Late;
         const ssize_t sent = send(m_socket, at, bytes, MSG_NOSIGNAL | MSG_DONTWAIT);
-        if (sent < 0 && (errno == EAGAIN || errno == EINTR)) continue;
+        if (sent < 0 && (errno == EAGAIN || errno == EINTR)) {
+            if (!socketReady(m_socket, POLLOUT, until)) return Outcome::Late;
+            continue;
+        }
         if (sent <= 0) return Outcome::Gone;
         at += sent, bytes -= size_t(sent);
     }
@@ -107,9 +110,11 @@ HelperProcess::Outcome HelperProcess::write(const void* from, size_t bytes, Cloc
 HelperProcess::Outcome HelperProcess::read(void* to, size_t bytes, Clock::time_point until) {
     char* at = static_cast<char*>(to);
     while (bytes > 0) {
-        if (!socketReady(m_socket, POLLIN, until)) return Outcome::Late;
         const ssize_t got = recv(m_socket, at, bytes, MSG_DONTWAIT);
-        if (got < 0 && (errno == EAGAIN || errno == EINTR)) continue;
+        if (got < 0 && (errno == EAGAIN || errno == EINTR)) {
+            if (!socketReady(m_socket, POLLIN, until)) return Outcome::Late;
+            continue;
+        }
         if (got <= 0) return Outcome::Gone;
         at += got, bytes -= size_t(got);
     }

@@ -22,8 +22,8 @@ public:
         bool writesFiles = true;
         std::vector<std::string> settings = {};  ///< added to this process's environment: "NAME=value"
     };
-    /// program: its file's name, beside this program or among the libraries of an installed Rivlen. Throws Error
-    /// (Other) when it is missing or cannot be started; what: "runs networks", for the sentence.
+    /// program: its file's name, beside this program or among the libraries of an installed Rivlen; or its whole path.
+    /// Throws Error (Other) when it is missing or cannot be started; what: "runs networks", for the sentence.
     HelperProcess(const std::string& program, const std::vector<std::string>& arguments, const std::string& what,
                   const Bounds& bounds);
     ~HelperProcess();

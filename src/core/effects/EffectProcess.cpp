@@ -17,6 +17,7 @@ namespace {
 using Outcome = HelperProcess::Outcome;
 constexpr const char* kHost = "rivlen-effect-host";
 constexpr int64_t kLongestText = int64_t(64) << 20;
+constexpr const char* kWorking = "it works";
 constexpr size_t kIdle = 24;  ///< processes that wait unused
 
 HelperProcess::Clock::time_point after(double seconds) {
@@ -91,6 +92,10 @@ nlohmann::json EffectProcess::ask(EffectAsk what, const std::string& text, Effec
     const char* doing = what == EffectAsk::Begin   ? "it begins"
                         : what == EffectAsk::State ? "it says its state"
                                                    : "it is described";
+    if (m_owed) {
+        AudioBuffer dropped(m_owed->channels, m_owed->frames);
+        receive(dropped);
+    }
     const auto until = after(10 * kPatience);
     const EffectRequest request{what, 0, 0, 0, int64_t(text.size())};
     check(m_process.write(&request, sizeof request, until), doing);
@@ -133,21 +138,30 @@ double EffectProcess::usual(const std::string& symbol) const {
 }
 
 int EffectProcess::process(std::span<const EffectChange> changes, AudioBuffer& audio) {
-    const char* doing = "it works";
-    const auto until = after(kPatience);
+    send(changes, audio);
+    return receive(audio);
+}
+
+void EffectProcess::send(std::span<const EffectChange> changes, const AudioBuffer& audio) {
     const EffectRequest request{EffectAsk::Process, audio.channels(), int32_t(audio.frames()), int32_t(changes.size()),
                                 0};
-    // One write for the whole block: each one wakes the other side.
+    // One write for all: each one wakes the other side.
     std::vector<char> message(sizeof request + changes.size_bytes() + audio.samples().size_bytes());
     std::memcpy(message.data(), &request, sizeof request);
     if (!changes.empty()) std::memcpy(message.data() + sizeof request, changes.data(), changes.size_bytes());
     std::memcpy(message.data() + sizeof request + changes.size_bytes(), audio.samples().data(),
                 audio.samples().size_bytes());
-    check(m_process.write(message.data(), message.size(), until), doing);
+    m_owed = Owed{audio.channels(), audio.frames()};
+    check(m_process.write(message.data(), message.size(), after(kPatience)), kWorking);
+}
+
+int EffectProcess::receive(AudioBuffer& audio) {
+    const auto until = after(kPatience);
+    m_owed.reset();
     EffectReply reply{};
-    check(m_process.read(&reply, sizeof reply, until), doing);
-    if (reply.frames != audio.frames() || reply.textBytes != 0) gaveUp(Outcome::Gone, doing);
-    check(m_process.read(audio.samples().data(), audio.samples().size_bytes(), until), doing);
+    check(m_process.read(&reply, sizeof reply, until), kWorking);
+    if (reply.frames != audio.frames() || reply.textBytes != 0) gaveUp(Outcome::Gone, kWorking);
+    check(m_process.read(audio.samples().data(), audio.samples().size_bytes(), until), kWorking);
     return std::max(0, reply.latency);
 }
 

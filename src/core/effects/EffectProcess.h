@@ -1,6 +1,7 @@
 #pragma once
 #include <map>
 #include <memory>
+#include <optional>
 #include <span>
 
 #include "core/audio/AudioBuffer.h"
@@ -40,8 +41,13 @@ public:
     const std::map<std::string, int>& ports() const { return m_ports; }
     /// What a control has without a value of its own, by the effect or its state.
     double usual(const std::string& symbol) const;
-    /// In place, at most the setup's block of frames. Returns the latency that it reports now.
+    /// In place, worked on in blocks of the setup's size. Returns the latency that it reports now.
     int process(std::span<const EffectChange> changes, AudioBuffer& audio);
+    /// The same in two steps, between which it works by itself; one request at a time.
+    void send(std::span<const EffectChange> changes, const AudioBuffer& audio);
+    int receive(AudioBuffer& audio);  ///< of as many frames as were sent
+    /// Whether something that was sent has not been received. What is asked for next drops it.
+    bool owes() const { return m_owed.has_value(); }
     struct State {
         std::map<std::string, double> values;
         std::string state;
@@ -59,6 +65,11 @@ private:
     void check(HelperProcess::Outcome outcome, const char* doing);
     std::string m_uri, m_name;
     HelperProcess m_process;
+    struct Owed {
+        int channels;
+        int64_t frames;
+    };
+    std::optional<Owed> m_owed;
     std::map<std::string, int> m_ports;
     std::map<std::string, double> m_usual;
 };

@@ -8,7 +8,7 @@ namespace rivlen {
 enum class EffectAsk : int32_t {
     Describe,  ///< answers EffectFacts with controls and presets
     Begin,     ///< an instance anew; the text holds EffectSetup, the answer the ports of its controls
-    Process,   ///< samples, channel after channel
+    Process,   ///< samples, channel after channel; worked on in blocks of the setup's size
     State,     ///< of the instance, with the values of its controls
 };
 
@@ -22,6 +22,7 @@ struct EffectRequest {
 struct EffectChange {
     int32_t port;
     float value;
+    int32_t at = 0;  ///< frame of the request from which on it holds: the beginning of a block
 };
 
 /// Followed by the text (JSON; "error": a sentence) and the samples.
