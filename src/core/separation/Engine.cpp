@@ -30,7 +30,8 @@ public:
         : m_channels(std::move(channels)),
           m_in(rate, as, int(m_channels.size()), Resampler::Edge::Filled),
           m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * as),
-                  int64_t((o.tileSeconds > 0 ? o.tileSeconds : kTileSeconds) * as), atOnce, places) {
+                  int64_t((o.tileSeconds > 0 ? o.tileSeconds : kTileSeconds) * as),
+                  o.lookAhead < 0 ? network->card().context : int64_t(o.lookAhead * as), atOnce, places) {
         const NetworkCard& card = network->card();
         const auto given = stemsGiven(card, o);
         for (size_t s = 0; s < card.stems.size(); ++s) {
@@ -141,7 +142,7 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
     }
     const std::vector<int> rates = ratesOf(network->card(), options.quality);
     const auto places = std::make_shared<TileStream::Places>(kTilesAtOnce);
-    const size_t atOnce = groups.size() * rates.size() == 1 ? kTilesAtOnce : 1;
+    const size_t atOnce = options.prompt ? 0 : groups.size() * rates.size() == 1 ? kTilesAtOnce : 1;
     std::vector<ChannelRun> runs;  // one a group and rate
     for (const auto& group : groups)
         for (const int rate : rates)
@@ -171,7 +172,7 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
         progress.report(double(written) / double(length));
     };
 
-    const int64_t block = int64_t(source.sampleRate()) * 2;
+    const auto block = std::max<int64_t>(1, int64_t(source.sampleRate() * options.readSeconds));
     while (read < length) {
         progress.throwIfCancelled();
         const int64_t count = std::min(block, length - read);

@@ -20,7 +20,12 @@ struct EngineOptions {
     double firstTileSeconds = 4.0;    ///< shorter first tile, so that something is heard soon
     std::vector<std::string>
         stems;  ///< the stems wanted, in order, by their own or their shown names; one that the network lacks is silent
-    bool apart = false;  ///< every stem of the network by itself, also those shown as part of another
+    double readSeconds = 2;  ///< how much of the source is read at a time
+    /// What is heard after a tile, in seconds, where that is less than the card asks for: what is wanted soon is less
+    /// well separated, and depends on the tiles. Negative: as the card says.
+    double lookAhead = -1;
+    bool prompt = false;  ///< each tile is waited for before more is read: what is read ends only later
+    bool apart = false;   ///< every stem of the network by itself, also those shown as part of another
 };
 
 /// Takes the separated sound block by block, in order: the source's frames and one buffer per stem, at the

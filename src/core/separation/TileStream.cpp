@@ -48,13 +48,14 @@ Stems answer(Network& network, const AudioBuffer& input) {
 
 }  // namespace
 
-TileStream::TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, size_t atOnce,
-                       std::shared_ptr<Places> places)
+TileStream::TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int64_t after,
+                       size_t atOnce, std::shared_ptr<Places> places)
     : m_network(std::move(network)),
       m_channels(channels),
       m_tile(onGrid(tile, m_network->card().grid)),
       m_nextTile(std::min(m_tile, onGrid(firstTile, m_network->card().grid))),
       m_fade(std::min<int64_t>(m_network->card().sampleRate / 20, m_nextTile / 2)),
+      m_after(std::min(after, m_network->card().context)),
       m_atOnce(atOnce),
       m_places(std::move(places)),
       m_pending(channels),
@@ -76,9 +77,11 @@ Stems TileStream::drain(bool ended, const Progress& progress) {
     while (true) {
         progress.throwIfCancelled();
         const int64_t available = m_pendingAt + m_pending.frames();
-        const bool more =
-            ended ? m_launched < available : available >= m_launched + m_nextTile + m_fade + m_network->card().context;
-        if (more && m_flights.size() < m_atOnce) {
+        const bool more = ended ? m_launched < available : available >= m_launched + m_nextTile + m_fade + m_after;
+        if (more && m_atOnce == 0) {
+            launch(available);
+            land(out, progress);
+        } else if (more && m_flights.size() < m_atOnce) {
             launch(available);
         } else if (!m_flights.empty() &&
                    (more || ended ||
@@ -97,7 +100,7 @@ void TileStream::launch(int64_t available) {
     const int64_t start = m_launched, end = std::min(start + m_nextTile, available),
                   faded = std::min(end + m_fade, available);
     const int64_t from = std::max<int64_t>(0, start - card.context);
-    const int64_t length = std::max(std::min(faded + card.context, available) - from, card.minimum);
+    const int64_t length = std::max(std::min(faded + m_after, available) - from, card.minimum);
     AudioBuffer input(m_channels, length);
     m_pending.copy(from - m_pendingAt, length, input, 0);
     // A network cannot be interrupted inside; it runs on a thread of its own that is left behind when the user cancels.

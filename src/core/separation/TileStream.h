@@ -22,9 +22,10 @@ public:
     /// Places for tiles that are computed at the same time, shared by all streams of one separation.
     using Places = std::counting_semaphore<64>;
 
-    /// Lengths in samples at the network's rate. atOnce: tiles of this stream that may be under way.
-    TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, size_t atOnce,
-               std::shared_ptr<Places> places);
+    /// Lengths in samples at the network's rate. after: what is heard after a tile, at most the network's context.
+    /// atOnce: tiles of this stream that may be under way; 0: one, which is waited for before more is taken.
+    TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int64_t after,
+               size_t atOnce, std::shared_ptr<Places> places);
     ~TileStream();
     TileStream(TileStream&&) = default;
 
@@ -45,7 +46,7 @@ private:
 
     std::shared_ptr<Network> m_network;
     int m_channels;
-    int64_t m_tile, m_nextTile, m_fade;
+    int64_t m_tile, m_nextTile, m_fade, m_after;
     size_t m_atOnce;  ///< tiles in flight
     std::shared_ptr<Places> m_places;
     AudioQueue m_pending;     ///< input that is still needed
