@@ -54,7 +54,7 @@ int run(int argc, char** argv) {
                                       "Opens the list of networks; with --picture it is what the picture shows.");
     parser.addOptions({picture, stage, reelName, split, ownership, page, networks, first});
     parser.process(app);
-    theme::apply();
+    theme::apply(theme::chosenAppearance());
 
     Studio studio;
     MainWindow window(studio);

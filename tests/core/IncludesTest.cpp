@@ -44,10 +44,10 @@ std::string part(const fs::path& path, int which) {
 
 // A folder may include itself and what stands before it.
 TEST(Includes, FoldersOfTheCoreStandInOneOrder) {
-    const std::vector<std::string> order{"base",      "jobs",      "audio",     "spectral",   "media",
-                                         "loudness",  "measures",  "space",     "separation", "isolation",
-                                         "learning",  "diagnosis", "treatment", "effects",    "rebuild",
-                                         "following", "delivery",  "exchange",  "session",    "batch"};
+    const std::vector<std::string> order{"base",      "jobs",      "audio",      "spectral",  "media",     "loudness",
+                                         "measures",  "space",     "separation", "isolation", "live",      "learning",
+                                         "diagnosis", "treatment", "effects",    "rebuild",   "following", "delivery",
+                                         "exchange",  "session",   "batch"};
     const auto place = [&](const std::string& folder) {
         return std::find(order.begin(), order.end(), folder) - order.begin();
     };

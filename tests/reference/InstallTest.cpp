@@ -18,11 +18,12 @@ TEST(Install, WorksFromItsFolderAlone) {
     const auto installed =
         run("cmake --install '" + (programFolder() / "..").string() + "' --prefix '" + prefix.string() + "'");
     ASSERT_EQ(installed.code, 0) << installed.out;
-    for (const char* file :
-         {"bin/rivlen-desk", "bin/rivlen-cli", "share/applications/rivlen.desktop",
-          "share/icons/hicolor/scalable/apps/rivlen.svg", "share/mime/packages/rivlen.xml",
-          "share/man/man1/rivlen-cli.1.gz", "share/rivlen/networks/main.json", "share/rivlen/fonts/Inter-Regular.otf",
-          "share/rivlen/presets/keep-the-room.json", "share/rivlen/demo/night-ferry.rivlen"})
+    for (const char* file : {"bin/rivlen-desk", "bin/rivlen-cli", "share/applications/rivlen.desktop",
+                             "share/icons/hicolor/scalable/apps/rivlen.svg", "share/mime/packages/rivlen.xml",
+                             "share/man/man1/rivlen-cli.1.gz", "lib/lv2/rivlen.lv2/rivlen.so",
+                             "lib/lv2/rivlen.lv2/manifest.ttl", "share/metainfo/example.rivlen.Rivlen.metainfo.xml",
+                             "share/rivlen/networks/main.json", "share/rivlen/fonts/Inter-Regular.otf",
+                             "share/rivlen/presets/keep-the-room.json", "share/rivlen/demo/night-ferry.rivlen"})
         EXPECT_TRUE(fs::exists(prefix / file)) << file;
     const std::string cli = (prefix / "bin/rivlen-cli").string();
     const auto listed = run(cli + " networks --json");
@@ -41,6 +42,15 @@ TEST(Install, WorksFromItsFolderAlone) {
                   .code,
               0);
     EXPECT_TRUE(fs::exists(folder / "p.png"));
+    // The effect for other programs finds its process and the networks.
+    const std::vector<float> second(2 * 48000);
+    std::ofstream(folder / "in.f32", std::ios::binary)
+        .write(reinterpret_cast<const char*>(second.data()), std::streamsize(second.size() * sizeof(float)));
+    const auto live = run("'" + (programFolder() / "rivlen-lv2-host").string() + "' '" +
+                          (prefix / "lib/lv2/rivlen.lv2").string() + "' urn:rivlen:live 2 48000 256 '" +
+                          (folder / "in.f32").string() + "' '" + (folder / "out.f32").string() + "'");
+    EXPECT_EQ(live.code, 0) << live.out;
+    EXPECT_NE(live.out.find("\"latency\": "), std::string::npos) << live.out;
     EXPECT_EQ(run("desktop-file-validate '" + (prefix / "share/applications/rivlen.desktop").string() + "'").out, "");
     EXPECT_EQ(run("update-mime-database '" + (prefix / "share/mime").string() +
                   "' && grep -c 'application/x-rivlen-session' '" + (prefix / "share/mime/globs2").string() + "'")

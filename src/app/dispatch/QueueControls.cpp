@@ -1,4 +1,5 @@
 #include "app/dispatch/QueueControls.h"
+#include "app/widgets/Theme.h"
 
 #include <QFileDialog>
 #include <QHeaderView>
@@ -72,9 +73,9 @@ QueueControls::QueueControls(DispatchDesk& desk, QWidget* parent) : QWidget(pare
     m_bar->setRange(0, 1000);
     m_bar->setTextVisible(false);
     m_bar->setFixedHeight(6);
-    m_bar->setStyleSheet(
-        "QProgressBar { background: #3a352e; border: 0; border-radius: 3px; } QProgressBar::chunk { background: "
-        "#ece4d6; border-radius: 3px; }");
+    m_bar->setStyleSheet(theme::sheet(
+        "QProgressBar { background: @line; border: 0; border-radius: 3px; } QProgressBar::chunk { background: "
+        "@ink; border-radius: 3px; }"));
     column->addWidget(m_bar);
     auto* top = new QHBoxLayout;
     m_pause = makeSmallButton("queuepause", "Pause", "Halts where it is; what is finished stays");

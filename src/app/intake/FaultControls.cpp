@@ -1,4 +1,5 @@
 #include "app/intake/FaultControls.h"
+#include "app/widgets/Theme.h"
 
 #include <QHBoxLayout>
 #include <QSignalBlocker>
@@ -23,7 +24,7 @@ FaultControls::FaultControls(Document& document, Reels& reels, TreatmentDesk& de
     column->setSpacing(6);
     auto* row = new QHBoxLayout;
     auto* holds = new QLabel("Holds");
-    holds->setStyleSheet("color: #a79d8c");
+    holds->setStyleSheet(theme::sheet("color: @quiet"));
     m_content = new QComboBox;
     m_content->setObjectName("content");
     m_content->setAccessibleName("What this reel holds");
@@ -124,7 +125,7 @@ void FaultControls::refresh() {
         auto* item = m_list->item(i);
         if (item->text() != text) item->setText(text);
         item->setForeground(verdict == TreatmentDesk::Verdict::Accepted    ? theme::good
-                            : verdict == TreatmentDesk::Verdict::Dismissed ? QColor(0x6d, 0x66, 0x5a)
+                            : verdict == TreatmentDesk::Verdict::Dismissed ? theme::dim
                                                                            : theme::ink);
     }
     m_list->setCurrentRow(m_desk.chosenFault());

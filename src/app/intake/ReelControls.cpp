@@ -1,4 +1,5 @@
 #include "app/intake/ReelControls.h"
+#include "app/widgets/Theme.h"
 
 #include <QFileDialog>
 #include <QFormLayout>
@@ -23,7 +24,7 @@ QString describe(const Reel& reel, const ReelFacts& s) {
     const MediaInfo& i = *s.info;
     QStringList rows;
     const auto add = [&rows](const QString& name, const QString& value) {
-        rows << QString("<tr><td style='padding-right:14px'>%1</td><td style='color:#ece4d6'>%2</td></tr>")
+        rows << theme::sheet("<tr><td style='padding-right:14px'>%1</td><td style='color:@ink'>%2</td></tr>")
                     .arg(name, value);
     };
     add("Length", QString::fromStdString(formatTime(i.duration())));

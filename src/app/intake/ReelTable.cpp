@@ -1,4 +1,5 @@
 #include "app/intake/ReelTable.h"
+#include "app/widgets/Theme.h"
 
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -21,7 +22,7 @@ ReelTable::ReelTable(Document& document, Reels& reels, Treating& treating, Work&
     m_search->setClearButtonEnabled(true);
     m_count = new QLabel;
     m_count->setObjectName("reelCount");
-    m_count->setStyleSheet("color: #a79d8c");
+    m_count->setStyleSheet(theme::sheet("color: @quiet"));
     auto* close =
         makeSmallButton("closeTable", "Back to the picture", "Shows the pictures of the present reel again (Y)");
     top->addWidget(m_search, 1);

@@ -1,4 +1,5 @@
 #include "app/intake/TreatmentControls.h"
+#include "app/widgets/Theme.h"
 
 #include <QHBoxLayout>
 #include <QMenu>
@@ -83,7 +84,7 @@ TreatmentControls::TreatmentControls(Document& document, Reels& reels, Work& wor
     m_why->setAlignment(Qt::AlignTop);
     auto* where = new QHBoxLayout;
     auto* label = new QLabel("Works on");
-    label->setStyleSheet("color: #a79d8c");
+    label->setStyleSheet(theme::sheet("color: @quiet"));
     m_where = new QComboBox;
     m_where->setObjectName("treatmentPlace");
     m_where->addItem("the recording, before the split", kRecordingPlace);
@@ -152,7 +153,7 @@ void TreatmentControls::rebuild() {
         auto* effect = new QLabel;
         effect->setObjectName(QString("effect_%1").arg(t.id));
         effect->setFont(theme::font(11));
-        effect->setStyleSheet("color: #a79d8c; padding-left: 20px");
+        effect->setStyleSheet(theme::sheet("color: @quiet; padding-left: 20px"));
         inside->addWidget(value);
         inside->addWidget(effect);
         m_list->insertWidget(int(i), frame);
@@ -217,8 +218,8 @@ void TreatmentControls::refresh() {
             text = QString("on the %1: ").arg(QString::fromStdString(chain[i].place)) +
                    (effect || !chain[i].on ? text : QString("after the split"));
         r.effect->setText(text);
-        r.frame->setStyleSheet(chain[i].id == m_chosen ? "#treatmentRow { background: #322d27; border-radius: 4px }"
-                                                       : "");
+        r.frame->setStyleSheet(
+            chain[i].id == m_chosen ? theme::sheet("#treatmentRow { background: @row; border-radius: 4px }") : "");
     }
     fillChosen();
 }

@@ -1,4 +1,5 @@
 #include "app/rebuild/EffectPicker.h"
+#include "app/widgets/Theme.h"
 
 #include <QHBoxLayout>
 #include <QKeyEvent>
@@ -115,7 +116,7 @@ void EffectPicker::fill() {
     int row = 0;
     for (size_t i = 0; i < m_shown.size(); ++i) {
         auto* item = new QListWidgetItem(QString::fromStdString(m_shown[i]->name), m_list);
-        if (!misfit(*m_shown[i], channels).empty()) item->setForeground(QColor("#7d7466"));
+        if (!misfit(*m_shown[i], channels).empty()) item->setForeground(theme::named("dim"));
         if (m_shown[i]->uri == was) row = int(i);
     }
     m_list->setCurrentRow(m_shown.empty() ? -1 : row);

@@ -25,7 +25,7 @@ std::string partOf(const Lane& lane) {
 
 QColor hueOf(const Lane& lane) {
     if (const std::string part = partOf(lane); !part.empty()) return partColor(part);
-    return lane.stem < 0 ? QColor(0xb9, 0xae, 0x9b) : theme::stemColor(lane.stem);
+    return lane.stem < 0 ? theme::plain : theme::stemColor(lane.stem);
 }
 
 }  // namespace
@@ -94,16 +94,16 @@ void LanePainter::paintClip(QPainter& p, const LanesLayout& layout, const QRectF
     p.setBrush(Qt::NoBrush);
     const bool chosen = m_desk.selected().count(clip.id) > 0;
     QColor hue = hueOf(lane);
-    QColor fill = hue.darker(clip.muted ? 500 : 330);
+    QColor fill = theme::sunk(hue, clip.muted ? 500 : 330);
     p.fillRect(r, fill);
     QColor wave = hue;
-    if (clip.muted) wave = hue.darker(210);
+    if (clip.muted) wave = theme::sunk(hue, 210);
     if (r.width() >= 3) paintWave(p, layout, r, clip, wave, lane.duck.on ? m_ducking.curve(lane.id) : nullptr);
     // Title strip, by which it is moved. A before is marked with a light strip, its after with a dark one.
     const QRectF title(r.left(), r.top(), r.width(), kTitle);
-    QColor strip = chosen ? theme::ink : hue.darker(clip.muted ? 320 : 190);
-    if (clip.mark == ClipMark::Before && !chosen) strip = QColor(0x6b, 0x7f, 0x8f);
-    if (clip.mark == ClipMark::After && !chosen) strip = QColor(0xb5, 0x7b, 0x62);
+    QColor strip = chosen ? theme::ink : theme::sunk(hue, clip.muted ? 320 : 190);
+    if (clip.mark == ClipMark::Before && !chosen) strip = theme::earlier;
+    if (clip.mark == ClipMark::After && !chosen) strip = theme::later;
     p.fillRect(title, strip);
     if (r.width() > 26) {
         p.setPen(chosen ? theme::ground : theme::ink);
@@ -205,7 +205,7 @@ void LanePainter::paintCurve(QPainter& p, const LanesLayout& layout, const QRect
 void LanePainter::paintBody(QPainter& p, const LanesLayout& layout, const LanesLayout::Row& row, const Lane& lane,
                             const Hand& hand) const {
     const QRectF body = layout.body(row);
-    p.fillRect(body, row.id == m_desk.laneId() ? QColor(0x22, 0x1f, 0x1b) : QColor(0x18, 0x16, 0x13));
+    p.fillRect(body, row.id == m_desk.laneId() ? theme::laneHere : theme::lane);
     for (const Clip& c : lane.clips) paintClip(p, layout, body, lane, c);
     if (const DrawnCurve* duck = lane.duck.on ? m_ducking.curve(lane.id) : nullptr)
         paintDucking(p, layout, body, *duck);
@@ -219,7 +219,7 @@ void LanePainter::paintCaption(QPainter& p, const LanesLayout& layout, const Lan
     const QString name = lane ? QString::fromStdString(lane->name) : laneName(m_desk.rebuild(), row.id);
     const QRectF c(0, row.top, layout.width(), LanesLayout::kCaption);
     const bool here = row.id == m_desk.laneId();
-    p.fillRect(c, here ? QColor(0x3a, 0x35, 0x2e) : theme::raised);
+    p.fillRect(c, here ? theme::laneHead : theme::raised);
     if (here) p.fillRect(QRectF(0, c.top(), 3, c.height()), theme::ink);
     double x = 10;
     if (row.body) {
@@ -248,7 +248,7 @@ void LanePainter::paintCaption(QPainter& p, const LanesLayout& layout, const Lan
                p.fontMetrics().elidedText(name, Qt::ElideRight, int(170 - x)));
     p.setFont(theme::font(10, QFont::DemiBold));
     const auto button = [&](const QRectF& r, const QString& text, bool on, const QColor& lit) {
-        p.fillRect(r, on ? lit : QColor(0x30, 0x2c, 0x26));
+        p.fillRect(r, on ? lit : theme::button);
         p.setPen(on ? theme::ground : theme::quietInk);
         p.drawText(r, Qt::AlignCenter, text);
     };

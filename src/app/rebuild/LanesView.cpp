@@ -106,7 +106,7 @@ void LanesView::paintMarks(QPainter& p, const LanesLayout& layout) {
     }
     if (const double all = layout.contentHeight(); all > foot) {  // how far it is scrolled
         const double share = foot / all;
-        p.fillRect(QRectF(width() - 4, m_scroll * share, 3, foot * share), QColor(0x6d, 0x66, 0x5a));
+        p.fillRect(QRectF(width() - 4, m_scroll * share, 3, foot * share), theme::dim);
     }
 }
 
@@ -118,7 +118,7 @@ void LanesView::paintMeters(QPainter& p, const LanesLayout& layout) {
         for (int c = 0; c < 2; ++c) {
             const float db = c ? found->second.second : found->second.first;
             const QRectF frame(226, row.top + 5 + c * 6, 122, 4);
-            p.fillRect(frame, QColor(0x14, 0x12, 0x10));
+            p.fillRect(frame, theme::well);
             p.fillRect(QRectF(frame.left(), frame.top(), std::clamp((db + 60) / 60.0, 0.0, 1.0) * frame.width(), 4),
                        db > -1 ? theme::attention : theme::quietInk);
         }

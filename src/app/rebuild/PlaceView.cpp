@@ -17,7 +17,7 @@ namespace rivlen {
 namespace {
 constexpr double kDot = 7, kGrasp = 12;  // points
 constexpr int kPicturesASecond = 20;
-const QColor kNoHue{0xb9, 0xae, 0x9b};
+const QColor& kNoHue = theme::plain;
 }  // namespace
 
 QColor PlaceView::hueOf(const Lane& lane) { return lane.stem < 0 ? kNoHue : theme::stemColor(lane.stem); }
@@ -137,7 +137,7 @@ void PlaceView::paintLane(QPainter& p, const Lane& lane) const {
         p.drawEllipse(at, kDot + 16 * double(level->second), kDot + 16 * double(level->second));
     }
     paintAround(p, lane, where);
-    if (lane.strip.mute) hue = hue.darker(220);
+    if (lane.strip.mute) hue = theme::sunk(hue, 220);
     p.setPen(QPen(chosen ? theme::ink : theme::ground, chosen ? 2 : 1));
     p.setBrush(hue);
     p.drawEllipse(at, kDot, kDot);

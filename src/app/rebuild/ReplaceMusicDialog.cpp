@@ -81,7 +81,7 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildMix& mix, SceneTools& scene,
     column->addWidget(m_duck);
     m_plan = new QLabel;
     m_plan->setWordWrap(true);
-    m_plan->setStyleSheet("color: #a79d8c");
+    m_plan->setStyleSheet(theme::sheet("color: @quiet"));
     m_plan->setObjectName("plan");
     m_plan->setMinimumHeight(52);
     column->addWidget(m_plan);

@@ -1,4 +1,5 @@
 #include "app/split/NetworkText.h"
+#include "app/widgets/Theme.h"
 
 #include <QLocale>
 #include <QStringList>
@@ -19,7 +20,7 @@ QString row(const QStringList& cells, bool heading = false) {
     QString html = "<tr>";
     for (int i = 0; i < cells.size(); ++i)
         html += QString("<td style='padding: 2px 14px 2px 0' align=%1><span style='color:%2'>%3</span></td>")
-                    .arg(i == 0 ? "left" : "right", heading ? "#a79d8c" : "#ece4d6", cells[i]);
+                    .arg(i == 0 ? "left" : "right", heading ? theme::sheet("@quiet") : theme::sheet("@ink"), cells[i]);
     return html + "</tr>";
 }
 
@@ -49,13 +50,15 @@ QString qualityTable(const NetworkCard& card, const CardFigures& figures) {
     if (rows.isEmpty()) return {};
     QStringList head{""};
     for (const auto& name : card.shown) head << escaped(name);
-    QString text = "<table cellspacing=0>" + row(head, true) + rows +
-                   "</table><p style='color:#a79d8c; margin:2px 0'>SI-SDR gained over the mix, and its share of what "
-                   "the best possible "
-                   "mask would gain, on " +
-                   QString(figures.inTheField ? "speakers, music, places and rooms that had no part in its making"
-                                              : "recordings that it never saw") +
-                   ".</p>";
+    QString text =
+        "<table cellspacing=0>" + row(head, true) + rows +
+        theme::sheet(
+            "</table><p style='color:@quiet; margin:2px 0'>SI-SDR gained over the mix, and its share of what "
+            "the best possible "
+            "mask would gain, on ") +
+        QString(figures.inTheField ? "speakers, music, places and rooms that had no part in its making"
+                                   : "recordings that it never saw") +
+        ".</p>";
     if (figures.estoiGain)
         text += QString("<p style='margin:2px 0'>Speech intelligibility (ESTOI) %1 above the mix's.</p>")
                     .arg(number(*figures.estoiGain, 2));
@@ -120,8 +123,9 @@ QString qualityInWords(const NetworkCard& card, const QString& quality) {
 QString cardInFull(const NetworkCard& card, bool shipped) {
     QString text =
         QString(
-            "<p style='font-size:16px; margin:0'><b>%1</b></p><p style='color:#a79d8c; margin:2px 0 8px 0'>%2</p><p "
-            "style='margin:0'>%3</p>")
+            theme::sheet(
+                "<p style='font-size:16px; margin:0'><b>%1</b></p><p style='color:@quiet; margin:2px 0 8px 0'>%2</p><p "
+                "style='margin:0'>%3</p>"))
             .arg(escaped(card.name), shipped ? "came with Rivlen" : "installed by you", escaped(card.purpose));
     QStringList stems;
     for (const auto& stem : card.stems) stems << escaped(stem);

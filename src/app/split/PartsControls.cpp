@@ -1,4 +1,5 @@
 #include "app/split/PartsControls.h"
+#include "app/widgets/Theme.h"
 
 #include <QHBoxLayout>
 #include <QSignalBlocker>
@@ -25,9 +26,9 @@ QString found(const StemStore& parts) {
         total += energy[p] = double(track.meanSquare(int(p), 0, parts.shape().frames));
     QString rows;
     for (size_t p = 0; p < names.size(); ++p)
-        rows += QString(
-                    "<tr><td style='color:%1; padding-right:10px'>%2&nbsp; %3</td><td align=right "
-                    "style='color:#ece4d6'>%4 dBFS</td><td align=right style='padding-left:10px'>%5 %</td></tr>")
+        rows += QString(theme::sheet(
+                            "<tr><td style='color:%1; padding-right:10px'>%2&nbsp; %3</td><td align=right "
+                            "style='color:@ink'>%4 dBFS</td><td align=right style='padding-left:10px'>%5 %</td></tr>"))
                     .arg(partColor(names[p]).name(), partLetter(names[p]), QString::fromStdString(partTitle(names[p])))
                     .arg(energy[p] > 0 ? 10 * std::log10(energy[p]) : -200.0, 0, 'f', 1)
                     .arg(energy[p] > 0 && energy[p] < 0.005 * total ? QString("&lt;1")

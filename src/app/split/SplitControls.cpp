@@ -1,4 +1,5 @@
 #include "app/split/SplitControls.h"
+#include "app/widgets/Theme.h"
 
 #include <QHBoxLayout>
 #include <QSignalBlocker>
@@ -37,13 +38,14 @@ QString levels(const ReelFacts& state) {
     for (int s = 0; s < 3 && s < track.rows(); ++s)
         total += energy[s] = double(track.meanSquare(s, 0, state.info->frames));
     for (int s = 0; s < 3; ++s)
-        rows += QString(
-                    "<tr><td style='color:%1; padding-right:14px'>%2 %3</td><td align=right style='color:#ece4d6'>%4 "
-                    "dBFS</td><td align=right style='padding-left:14px'>%5 % of the energy</td></tr>")
-                    .arg(theme::stemColor(s).name(), theme::stemLetter(s), theme::stemName(s))
-                    .arg(energy[s] > 0 ? 10 * std::log10(energy[s]) : -200.0, 0, 'f', 1)
-                    .arg(energy[s] > 0 && energy[s] < 0.005 * total ? QString("&lt;1")
-                                                                    : QString::number(100 * energy[s] / total, 'f', 0));
+        rows +=
+            QString(theme::sheet(
+                        "<tr><td style='color:%1; padding-right:14px'>%2 %3</td><td align=right style='color:@ink'>%4 "
+                        "dBFS</td><td align=right style='padding-left:14px'>%5 % of the energy</td></tr>"))
+                .arg(theme::stemColor(s).name(), theme::stemLetter(s), theme::stemName(s))
+                .arg(energy[s] > 0 ? 10 * std::log10(energy[s]) : -200.0, 0, 'f', 1)
+                .arg(energy[s] > 0 && energy[s] < 0.005 * total ? QString("&lt;1")
+                                                                : QString::number(100 * energy[s] / total, 'f', 0));
     return "<table cellspacing=3>" + rows + "</table>";
 }
 

@@ -123,7 +123,7 @@ void CurrentView::paintPicture(QPainter& p) {
         path.closeSubpath();
         p.fillPath(path, brush);
     };
-    fill(whole[0], whole[1], QColor(0x6f, 0x67, 0x5a));
+    fill(whole[0], whole[1], theme::shade);
     static const Qt::BrushStyle hatch[3] = {Qt::SolidPattern, Qt::BDiagPattern, Qt::Dense6Pattern};
     for (int s = 0; s < 3; ++s) {
         if (const auto found = divided.find(s); found != divided.end() && !found->second.rims.empty()) {

@@ -25,7 +25,7 @@ void paintSpectrum(QPainter& p, const QRectF& r, const HeardMeters& meters) {
         path.lineTo(r.left() + x, r.bottom() - std::clamp((most + 90) / 90.0, 0.0, 1.0) * r.height());
     }
     path.lineTo(r.bottomRight());
-    p.fillPath(path, QColor(0x6f, 0x67, 0x5a));
+    p.fillPath(path, theme::shade);
 }
 
 MeterView::MeterView(HeardMeters& meters, QWidget* parent) : QWidget(parent), m_meters(meters) {

@@ -1,4 +1,5 @@
 #include "app/views/PictureDock.h"
+#include "app/widgets/Theme.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -125,7 +126,7 @@ PictureDock::PictureDock(Document& document, Reels& reels, Hearing& hearing, Wor
     m_text->setObjectName("pictureTime");
     m_text->setFont(theme::font(15, QFont::Medium));
     m_text->setAlignment(Qt::AlignCenter);
-    m_text->setStyleSheet("background: #26231f; padding: 4px");
+    m_text->setStyleSheet(theme::sheet("background: @raised; padding: 4px"));
     m_text->setToolTip("Timecode of the frame that is shown. Ctrl+Left and Ctrl+Right step by a frame");
     column->addWidget(m_view);
     column->addWidget(m_text);

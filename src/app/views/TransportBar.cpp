@@ -85,7 +85,7 @@ TransportBar::TransportBar(Document& document, Reels& reels, Hearing& hearing, Q
     row->addWidget(m_time);
     row->addSpacing(10);
     auto* label = new QLabel("Hear");
-    label->setStyleSheet("color: #a79d8c");
+    label->setStyleSheet(theme::sheet("color: @quiet"));
     row->addWidget(label);
     auto* group = new QButtonGroup(this);
     for (int h = 0; h < kHeardCount; ++h) {

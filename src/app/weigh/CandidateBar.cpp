@@ -48,7 +48,7 @@ CandidateBar::CandidateBar(CandidateDesk& desk, Document& document, Reels& reels
     column->addLayout(row);
     m_text = new QLabel;
     m_text->setWordWrap(true);
-    m_text->setStyleSheet("color: #a79d8c");
+    m_text->setStyleSheet(theme::sheet("color: @quiet"));
     column->addWidget(m_text);
     connect(m_blind, &QPushButton::clicked, this, [this] {
         if (m_desk.blind()) m_desk.endBlind();

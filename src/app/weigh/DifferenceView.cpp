@@ -11,7 +11,7 @@ namespace rivlen {
 
 namespace {
 
-const QColor kMoreA = theme::attention, kMoreB = QColor(0x6f, 0xa8, 0xdc);
+const QColor &kMoreA = theme::attention, &kMoreB = theme::second;
 
 AudioBuffer resultOf(const std::filesystem::path& file, const Reel& reel, const StemStore& stems,
                      const IsolationSettings& settings, int64_t first, int64_t count, const Progress& progress) {

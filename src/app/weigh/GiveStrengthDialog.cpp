@@ -63,7 +63,7 @@ GiveStrengthDialog::GiveStrengthDialog(Document& document, Reels& reels, Splitti
     column->addWidget(m_table, 1);
     m_state = new QLabel;
     m_state->setWordWrap(true);
-    m_state->setStyleSheet("color: #a79d8c");
+    m_state->setStyleSheet(theme::sheet("color: @quiet"));
     auto* last = new QHBoxLayout;
     auto* leave = new QPushButton("Leave them");
     leave->setObjectName("leave");

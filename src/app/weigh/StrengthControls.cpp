@@ -41,14 +41,14 @@ StrengthControls::StrengthControls(Document& document, Reels& reels, Hearing& he
     column->addWidget(m_curve, 1);
     m_why = new QLabel(isolationParameters()[0].explanation);
     m_why->setWordWrap(true);
-    m_why->setStyleSheet("color: #a79d8c");
+    m_why->setStyleSheet(theme::sheet("color: @quiet"));
     m_why->setFixedHeight(36);
     m_why->setFont(theme::font(12));
     m_why->setAlignment(Qt::AlignTop);
     column->addWidget(m_why);
     m_loudness = new QLabel;
     m_loudness->setFont(theme::font(12));
-    m_loudness->setStyleSheet("color: #a79d8c");
+    m_loudness->setStyleSheet(theme::sheet("color: @quiet"));
     column->addWidget(m_loudness);
     connect(reset, &QPushButton::clicked, this, [this] {
         m_document.editReel("Reset Band bias",

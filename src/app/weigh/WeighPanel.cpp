@@ -39,8 +39,8 @@ public:
             b->setCheckable(true);
             b->setToolTip(
                 QString("Weigh the strength of the %1 (Ctrl+%2)").arg(theme::stemName(int(i)).toLower()).arg(i + 1));
-            b->setStyleSheet(QString("QPushButton { padding: 4px 8px; border-bottom: 3px solid %1 } "
-                                     "QPushButton:checked { background: %1; color: #1d1b18 }")
+            b->setStyleSheet(theme::sheet("QPushButton { padding: 4px 8px; border-bottom: 3px solid %1 } "
+                                          "QPushButton:checked { background: %1; color: @ground }")
                                  .arg(theme::stemColor(int(i)).name()));
             connect(b, &QPushButton::clicked, this, [this, i] {
                 m_strength.chooseStem(kStemNames[i]);
@@ -63,7 +63,7 @@ public:
         m_where = new QLabel;
         m_where->setObjectName("where");
         m_where->setWordWrap(true);
-        m_where->setStyleSheet("color: #a79d8c");
+        m_where->setStyleSheet(theme::sheet("color: @quiet"));
         m_presets = new PresetButton(document, work);
         second->addWidget(m_where, 1);
         second->addWidget(m_part);

@@ -12,7 +12,7 @@ namespace rivlen {
 WeighStrip::WeighStrip(WeighDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
     setObjectName("weighstrip");
     setAttribute(Qt::WA_StyledBackground);
-    setStyleSheet("#weighstrip { background: #26231f; border-top: 1px solid #3a352e; }");
+    setStyleSheet(theme::sheet("#weighstrip { background: @raised; border-top: 1px solid @line; }"));
     setFixedHeight(196);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(8, 6, 10, 6);
@@ -23,7 +23,7 @@ WeighStrip::WeighStrip(WeighDesk& desk, QWidget* parent) : QWidget(parent), m_de
     auto* below = new QHBoxLayout;
     m_reason = new QLabel;
     m_reason->setWordWrap(true);
-    m_reason->setStyleSheet("color: #a79d8c");
+    m_reason->setStyleSheet(theme::sheet("color: @quiet"));
     m_reason->setFont(theme::font(12));
     m_reason->setFixedHeight(34);
     m_take = new QPushButton("Take it");
@@ -45,9 +45,9 @@ WeighStrip::WeighStrip(WeighDesk& desk, QWidget* parent) : QWidget(parent), m_de
     m_places->setObjectName("places");
     m_places->setAccessibleName("Worst places");
     m_places->setFont(theme::font(12));
-    m_places->setStyleSheet(
-        "QListWidget { background: #1d1b18; border: 1px solid #3a352e; border-radius: 4px; } QListWidget::item { "
-        "padding: 0 6px; }");
+    m_places->setStyleSheet(theme::sheet(
+        "QListWidget { background: @ground; border: 1px solid @line; border-radius: 4px; } QListWidget::item { "
+        "padding: 0 6px; }"));
     right->addWidget(title);
     right->addWidget(m_places, 1);
     row->addLayout(right, 3);

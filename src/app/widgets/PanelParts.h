@@ -21,7 +21,7 @@ inline QLabel* addPageText(QBoxLayout* column, const QString& text = {}) {
     auto* label = new QLabel(text);
     label->setWordWrap(true);
     label->setFont(theme::font(12));
-    label->setStyleSheet("color: #a79d8c");
+    label->setStyleSheet(theme::sheet("color: @quiet"));
     column->addWidget(label);
     return label;
 }
@@ -48,10 +48,10 @@ inline QTabBar* makePageTabs(const char* name, const QStringList& titles) {
     tabs->setObjectName(name);
     tabs->setExpanding(true);
     tabs->setDrawBase(false);
-    tabs->setStyleSheet(
-        "QTabBar::tab { padding: 5px 8px; color: #a79d8c; border-bottom: 2px solid #3a352e } QTabBar::tab:selected { "
-        "color: #ece4d6; border-bottom: 2px solid #ece4d6 }"
-        "QTabBar::tab:focus { color: #ffffff }");
+    tabs->setStyleSheet(theme::sheet(
+        "QTabBar::tab { padding: 5px 8px; color: @quiet; border-bottom: 2px solid @line } QTabBar::tab:selected { "
+        "color: @ink; border-bottom: 2px solid @ink }"
+        "QTabBar::tab:focus { color: @ink }"));
     for (const QString& title : titles) tabs->addTab(title);
     return tabs;
 }

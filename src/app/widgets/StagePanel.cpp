@@ -16,7 +16,7 @@ StagePanel::StagePanel(const QString& question, QWidget* parent) : QWidget(paren
 QLabel* StagePanel::addText(const QString& text, bool quiet) {
     auto* label = new QLabel(text);
     label->setWordWrap(true);
-    if (quiet) label->setStyleSheet("color: #a79d8c");
+    if (quiet) label->setStyleSheet(theme::sheet("color: @quiet"));
     m_column->addWidget(label);
     return label;
 }

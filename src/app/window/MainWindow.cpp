@@ -2,6 +2,7 @@
 
 #include <QAbstractItemView>
 #include <QAbstractSpinBox>
+#include <QActionGroup>
 #include <QApplication>
 #include <QCloseEvent>
 #include <QComboBox>
@@ -55,7 +56,7 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
     m_transport = new TransportBar(studio.document, studio.reels, studio.hearing);
     m_transport->setAttribute(Qt::WA_StyledBackground);
     m_transport->setObjectName("transport");
-    m_transport->setStyleSheet("#transport { background: #26231f; border-top: 1px solid #3a352e; }");
+    m_transport->setStyleSheet(theme::sheet("#transport { background: @raised; border-top: 1px solid @line; }"));
     m_workLine = new WorkLine(studio.hearing, studio.work);
     column->addWidget(m_transport);
     column->addWidget(m_workLine);
@@ -120,6 +121,18 @@ void MainWindow::makeViewMenu() {
                                               65535, 1, &taken);
         if (taken) m_tracker.setPort(port);
     });
+    auto* looks = view->addMenu("Appearance");
+    auto* one = new QActionGroup(looks);
+    for (int i = 0; i < theme::kAppearances; ++i) {
+        auto* look = looks->addAction(theme::appearanceName(theme::Appearance(i)));
+        look->setActionGroup(one);
+        look->setCheckable(true);
+        look->setChecked(theme::chosenAppearance() == theme::Appearance(i));
+        connect(look, &QAction::triggered, this, [this, i] {
+            theme::chooseAppearance(theme::Appearance(i));
+            m_studio.work.report("The appearance is another one from the next start on.");
+        });
+    }
     m_proposing = view->addAction("Propose the next step");
     m_proposing->setCheckable(true);
     m_proposing->setChecked(QSettings().value("proposeNext", true).toBool());
@@ -152,7 +165,7 @@ QWidget* MainWindow::makeCentre() {
         "dialogue, music and ambience, on this machine only.");
     m_empty->setAlignment(Qt::AlignCenter);
     m_empty->setFont(theme::font(16));
-    m_empty->setStyleSheet("color: #a79d8c");
+    m_empty->setStyleSheet(theme::sheet("color: @quiet"));
     m_pictures = new Pictures(m_studio, m_desks, this);
     m_table = new ReelTable(m_studio.document, m_studio.reels, m_studio.treating, m_studio.work, m_desks.reels);
     connect(m_table, &ReelTable::closed, this, [this] { showTable(false); });
@@ -173,7 +186,7 @@ void MainWindow::makePanels() {
     m_panels = new QStackedWidget;
     m_panels->setFixedWidth(340);
     m_panels->setObjectName("panels");
-    m_panels->setStyleSheet("#panels { background: #26231f; border-left: 1px solid #3a352e; }");
+    m_panels->setStyleSheet(theme::sheet("#panels { background: @raised; border-left: 1px solid @line; }"));
     for (const auto& make : panelTable()) {
         StagePanel* panel = m_stagePanels.emplace_back(make(m_studio, m_desks));
         m_panels->addWidget(panel);

@@ -1,4 +1,5 @@
 #include "app/window/Pictures.h"
+#include "app/widgets/Theme.h"
 
 #include <QHBoxLayout>
 #include <QMenu>
@@ -38,7 +39,7 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* main) : m_studio(studi
     m_checks->setWordWrap(true);
     m_checks->setTextFormat(Qt::RichText);
     m_checks->setMargin(8);
-    m_checks->setStyleSheet("background: #26231f; border-top: 1px solid #3a352e;");
+    m_checks->setStyleSheet(theme::sheet("background: @raised; border-top: 1px solid @line;"));
     m_faults = new FaultsView(desks.treatment, document, reels, hearing, m_axis);
     m_loudness = new LoudnessView(document, reels, hearing, m_axis);
     m_marks = new MarksLane(desks.marks, document, reels, hearing, m_axis);
@@ -81,7 +82,7 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* main) : m_studio(studi
     stack->addWidget(m_weighStrip);
     m_elsewhere = new QLabel;
     m_elsewhere->setAlignment(Qt::AlignCenter);
-    m_elsewhere->setStyleSheet("color: #a79d8c");
+    m_elsewhere->setStyleSheet(theme::sheet("color: @quiet"));
     stack->addWidget(m_elsewhere, 1);
     stack->addLayout(makeScrollRow());
     m_pictureWindow = makeWindow("pictures", "Current and Ownership", m_large, stack, main);
@@ -229,15 +230,15 @@ void Pictures::showChecks() {
         const auto& made = m_desks.dispatch.deliveries();
         const auto found = made.find({reel->id, all[size_t(chosen)].name});
         if (found != made.end() && !found->second.error.empty())
-            text = "<span style='color:#e07a4b'>" + QString::fromStdString(found->second.error).toHtmlEscaped() +
-                   "</span>";
+            text = theme::sheet("<span style='color:@attention'>") +
+                   QString::fromStdString(found->second.error).toHtmlEscaped() + "</span>";
         else if (found != made.end() && found->second.report)
             for (const DeliveryCheck& c : found->second.report->checks)
                 text +=
-                    QString(
-                        "<span style='color:%1'>%2</span>&nbsp;%3<span style='color:#a79d8c'>&nbsp;%4</span> &nbsp; ")
-                        .arg(c.passed ? "#8fb573" : "#e07a4b", c.passed ? QChar(0x2713) : QChar(0x2717),
-                             QString::fromStdString(c.name).toHtmlEscaped(),
+                    QString(theme::sheet("<span style='color:%1'>%2</span>&nbsp;%3<span "
+                                         "style='color:@quiet'>&nbsp;%4</span> &nbsp; "))
+                        .arg(c.passed ? theme::sheet("@good") : theme::sheet("@attention"),
+                             c.passed ? QChar(0x2713) : QChar(0x2717), QString::fromStdString(c.name).toHtmlEscaped(),
                              QString::fromStdString(c.detail).toHtmlEscaped());
     }
     if (m_checks->text() == text) return;

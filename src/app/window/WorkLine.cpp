@@ -1,4 +1,5 @@
 #include "app/window/WorkLine.h"
+#include "app/widgets/Theme.h"
 
 #include <QHBoxLayout>
 #include <QShortcut>
@@ -13,19 +14,19 @@ WorkLine::WorkLine(Hearing& hearing, Work& work, QWidget* parent) : QWidget(pare
     m_notice = new QLabel;
     m_notice->setObjectName("notice");
     m_notice->setWordWrap(true);
-    m_notice->setStyleSheet("color: #e07a4b");
+    m_notice->setStyleSheet(theme::sheet("color: @attention"));
     m_notice->setTextInteractionFlags(Qt::TextSelectableByMouse);
     m_dismiss = new QPushButton("Dismiss");
     m_dismiss->setToolTip("Take this message away (Esc)");
     m_text = new QLabel;
-    m_text->setStyleSheet("color: #a79d8c");
+    m_text->setStyleSheet(theme::sheet("color: @quiet"));
     m_bar = new QProgressBar;
     m_bar->setRange(0, 1000);
     m_bar->setTextVisible(false);
     m_bar->setFixedSize(180, 6);
-    m_bar->setStyleSheet(
-        "QProgressBar { background: #3a352e; border: 0; border-radius: 3px; } QProgressBar::chunk { background: "
-        "#ece4d6; border-radius: 3px; }");
+    m_bar->setStyleSheet(theme::sheet(
+        "QProgressBar { background: @line; border: 0; border-radius: 3px; } QProgressBar::chunk { background: "
+        "@ink; border-radius: 3px; }"));
     m_cancel = new QPushButton("Cancel");
     m_cancel->setStyleSheet("padding: 2px 10px");
     row->addWidget(m_notice, 1);
@@ -37,8 +38,8 @@ WorkLine::WorkLine(Hearing& hearing, Work& work, QWidget* parent) : QWidget(pare
     m_next->setObjectName("nextstep");
     m_next->setToolTip("What would usually be done now (Return); View, Propose the next step switches this off");
     m_next->setStyleSheet(
-        "QPushButton { padding: 2px 10px; color: #a79d8c; background: transparent; border: 0 } "
-        "QPushButton:hover, QPushButton:focus { color: #ece4d6 }");
+        theme::sheet("QPushButton { padding: 2px 10px; color: @quiet; background: transparent; border: 0 } "
+                     "QPushButton:hover, QPushButton:focus { color: @ink }"));
     m_next->hide();
     row->addWidget(m_next);
     connect(m_next, &QPushButton::clicked, this, &WorkLine::nextWanted);

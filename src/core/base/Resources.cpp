@@ -14,7 +14,9 @@ fs::path programFolder() {
 
 fs::path resourceFolder(const std::string& name) {
     const fs::path here = programFolder();
-    for (const fs::path& candidate : {here / "../share/rivlen" / name, here / "../.." / name}) {
+    // Beside the program, or three folders above where it lies among Debian's libraries, or in the source tree.
+    for (const fs::path& candidate :
+         {here / "../share/rivlen" / name, here / "../../../share/rivlen" / name, here / "../.." / name}) {
         std::error_code problem;
         if (fs::is_directory(candidate, problem)) return fs::canonical(candidate);
     }
