@@ -70,8 +70,10 @@ AudioBuffer played(const std::shared_ptr<Network>& network, const AudioBuffer& m
         split.push(mix.slice(at, 4800));  // silence after the end
         while (there < std::min(mix.frames(), at + 4800 - latency)) {
             const auto piece = split.take(there, mix.frames());
-            for (int c = 0; c < 2; ++c) std::ranges::copy(piece.sound.channel(c), out.channel(c).begin() + there);
-            there += piece.sound.frames();
+            const int64_t count = std::min(piece.sound.frames(), mix.frames() - there);
+            for (int c = 0; c < 2; ++c)
+                std::copy_n(piece.sound.channel(c).begin(), count, out.channel(c).begin() + there);
+            there += count;
             if (piece.sound.frames() == 0) std::this_thread::sleep_for(std::chrono::milliseconds(1));
         }
     }

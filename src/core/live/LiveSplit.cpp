@@ -73,6 +73,7 @@ LiveSplit::LiveSplit(std::shared_ptr<Network> network, int rate, int channels, L
       m_rate(rate),
       m_channels(channels),
       m_lookAhead(lookAhead),
+      m_latency(latency(m_network->card(), rate, lookAhead)),
       m_isolator(channels, rate),
       m_input(channels),
       m_source(channels),
@@ -134,7 +135,7 @@ void LiveSplit::work() {
 
 void LiveSplit::skip() {
     const int64_t end = m_stemsAt + m_source.frames();
-    if (m_received - end < latency(m_network->card(), m_rate, m_lookAhead) + int64_t(kBehind * m_rate)) return;
+    if (m_received - end < m_latency + int64_t(kBehind * m_rate)) return;
     m_progress->cancel();
     m_progress = std::make_shared<Progress>();
     const auto heard = int64_t(double(m_network->card().context) / slowestRate(m_network->card()) * m_rate);
@@ -164,31 +165,31 @@ void LiveSplit::set(const IsolationSettings& settings, bool removed) {
     if (m_taken == 0) m_before = m_strength;  // nothing to come from
 }
 
-AudioBuffer LiveSplit::shaped(const Strength& strength, int64_t first, int64_t count, const StemBlock& block) {
+AudioBuffer LiveSplit::shaped(const Strength& strength, int64_t first, const StemBlock& block, int64_t around) {
     const std::string& stem = strength.timeline.base.stem;
-    const int64_t margin = m_isolator.margin();
-    auto out = m_isolator.apply(strength.timeline, int(stemPlace(stem)), first, block);
+    auto out = m_isolator.apply(strength.timeline, int(stemPlace(stem)), first, block, around);
     if (!strength.removed) return std::move(out.result);
-    AudioBuffer rest = block.source.slice(margin, count);
+    AudioBuffer rest = block.source.slice(around, kPiece);
     const AudioBuffer& wanted = out.wanted(stem);
     for (size_t i = 0; i < rest.samples().size(); ++i) rest.samples()[i] -= wanted.samples()[i];
     return rest;
 }
 
 LiveSplit::Piece LiveSplit::take(int64_t from, int64_t before) {
-    const int64_t margin = m_isolator.margin();
+    // What is needed before and after is kept in any case; what is not used now is not copied.
+    const int64_t margin = m_isolator.margin(),
+                  around = std::max(m_isolator.margin(m_strength.timeline), m_isolator.margin(m_before.timeline));
     StemBlock block;
     Piece piece;
     {
         const std::lock_guard lock(m_guard);
         m_taken = std::max({m_taken, from, m_stemsAt == 0 ? 0 : m_stemsAt + margin});
-        const int64_t end = std::min(before, m_stemsAt + m_source.frames() - margin),
-                      count = std::min(kPiece, end - m_taken);
-        if (count <= 0) return {m_taken, AudioBuffer(m_channels, 0)};
+        const int64_t end = m_stemsAt + m_source.frames() - margin;
+        if (m_taken >= before || m_taken + kPiece > end) return {m_taken, AudioBuffer(m_channels, 0)};
         piece.first = m_taken;
-        m_taken += count;
-        const int64_t at = piece.first - margin;
-        const auto part = [&](const AudioQueue& of) { return of.peek(at - m_stemsAt, count + 2 * margin); };
+        m_taken += kPiece;
+        const int64_t at = piece.first - around;
+        const auto part = [&](const AudioQueue& of) { return of.peek(at - m_stemsAt, kPiece + 2 * around); };
         block.source = part(m_source);
         for (const auto& stem : m_stems) block.stems.push_back(part(stem));
         const int64_t used = m_taken - margin - m_stemsAt;
@@ -198,13 +199,12 @@ LiveSplit::Piece LiveSplit::take(int64_t from, int64_t before) {
             m_stemsAt += used;
         }
     }
-    const int64_t count = block.source.frames() - 2 * margin;
-    piece.sound = shaped(m_strength, piece.first, count, block);
+    piece.sound = shaped(m_strength, piece.first, block, around);
     if (m_before != m_strength) {
-        const AudioBuffer old = shaped(m_before, piece.first, count, block);
+        const AudioBuffer old = shaped(m_before, piece.first, block, around);
         for (int c = 0; c < m_channels; ++c)
-            for (int64_t i = 0; i < count; ++i) {
-                const float w = float(i + 1) / float(count);
+            for (int64_t i = 0; i < kPiece; ++i) {
+                const float w = float(i + 1) / float(kPiece);
                 float& v = piece.sound.channel(c)[size_t(i)];
                 v = w * v + (1 - w) * old.channel(c)[size_t(i)];
             }

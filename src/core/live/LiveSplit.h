@@ -39,7 +39,7 @@ public:
         int64_t first = 0;  ///< frame of what came
         AudioBuffer sound;
     };
-    /// The next of what is wanted, at most kPiece frames, or none when it is not there yet. from: frames before are not
+    /// The next kPiece frames of what is wanted, or none when they are not there yet. from: frames before are not
     /// wanted any more; before: those from there on not yet. Strengths change over one piece.
     Piece take(int64_t from, int64_t before);
     static constexpr int64_t kPiece = 1024;
@@ -55,11 +55,12 @@ private:
     };
     void work();
     void skip();
-    AudioBuffer shaped(const Strength& strength, int64_t first, int64_t count, const StemBlock& block);
+    AudioBuffer shaped(const Strength& strength, int64_t first, const StemBlock& block, int64_t around);
 
     std::shared_ptr<Network> m_network;
     const int m_rate, m_channels;
     const LookAhead m_lookAhead;
+    const int64_t m_latency;
     Isolator m_isolator;
     Strength m_strength, m_before;
     int64_t m_taken = 0;
