@@ -13,7 +13,7 @@ using Outcome = HelperProcess::Outcome;
 constexpr int64_t kMostSent = 8192;  ///< frames at once
 constexpr int64_t kMostPiece = 1 << 16;
 constexpr int kUnsent = 10;       ///< seconds that may wait to be sent: a network takes one or two to be loaded
-constexpr double kPatience = 10;  // seconds until the process counts as hung
+constexpr double kPatience = 60;  // seconds until the process counts as hung: it may be loading a network
 constexpr double kLook = 0.002;   // seconds between looks at what was played
 
 HelperProcess::Clock::time_point after(double seconds) {
@@ -56,7 +56,7 @@ void LiveLine::restart(int lookAhead) {
 
 bool LiveLine::put(const float* const* in, int frames) {
     const int64_t first = position();
-    if (unsent() > (kUnsent - 1) * m_rate) return false;
+    if (unsent() > (kUnsent - 1) * m_rate && !broken()) return false;  // broken: what was put is all that is heard
     for (int c = 0; c < m_channels; ++c) {
         float* ring = m_in.data() + size_t(c) * (m_mask + 1);
         for (int i = 0; i < frames; ++i) ring[size_t(first + i) & m_mask] = in[c][i];

@@ -8,7 +8,8 @@ int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QApplication::setApplicationName("rivlen-test");
     QApplication::setOrganizationName("rivlen");
-    QStandardPaths::setTestModeEnabled(true);
+    // Folders of its own, where none are given: two halves of the tests run side by side.
+    QStandardPaths::setTestModeEnabled(!qEnvironmentVariableIsSet("XDG_CONFIG_HOME"));
     rivlen::theme::apply();
     return rivlen::test::runAll(argc, argv);
 }

@@ -138,7 +138,8 @@ TEST_F(Live, WhatIsNotThereInTimeIsTheSoundAsItCame) {
     EXPECT_GE(hurried.told.at("late"), 1);
     EXPECT_EQ(hurried.told.at("memory"), 0);
     EXPECT_EQ(differenceDb(hurried.sound.slice(late, 48000), x.slice(0, 48000)), toDb(0)) << "to the bit";
-    // A process that goes away: the sound goes on, as late as before, with nothing louder than it was in between.
+    // A process that goes away: the sound goes on, as late as before, for as long as it is played.
+    x.append(AudioBuffer(x));
     const auto killed = inHost(x, 48000, 512, "7=2 8=1 --kill 288000");
     EXPECT_GE(killed.told.at("late"), 1);
     const int64_t end = x.frames() - late;
