@@ -50,12 +50,11 @@ ambience with learned networks, tunes how strong the isolation is against its
 artefacts, mends faults, rebuilds clean tracks, and delivers them checked, at
 the right loudness and in sync with the picture. All work stays on this
 machine.")
-# Of the packages of components the first line is the summary.
-set(CPACK_COMPONENT_MAIN_DESCRIPTION "${CPACK_PACKAGE_DESCRIPTION_SUMMARY}
-${CPACK_DEBIAN_PACKAGE_DESCRIPTION}")
-set(CPACK_COMPONENT_LV2_DESCRIPTION "Rivlen as an effect (LV2) in other programs
-Keeps or removes dialogue, music or ambience while another program plays, with
-Rivlen's networks. It is late by what it reports.")
+# The synopsis of both is the project's; this follows it.
+set(CPACK_DEBIAN_MAIN_DESCRIPTION "${CPACK_DEBIAN_PACKAGE_DESCRIPTION}")
+set(CPACK_DEBIAN_LV2_DESCRIPTION "Rivlen as an effect (LV2) in other programs: keeps or removes
+dialogue, music or ambience while another program plays, with Rivlen's
+networks. It is late by what it reports.")
 set(CPACK_DEBIAN_FILE_NAME DEB-DEFAULT)
 set(CPACK_DEBIAN_PACKAGE_SECTION sound)
 set(CPACK_DEBIAN_PACKAGE_SHLIBDEPS ON)
