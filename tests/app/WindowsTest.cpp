@@ -19,7 +19,8 @@ struct Windows : Window {
         QProcess again;
         QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
         environment.insert("QT_SCALE_FACTOR", scale);
-        environment.remove("GTEST_TOTAL_SHARDS");  // of this run: it would be half of one test
+        for (const char* own : {"GTEST_TOTAL_SHARDS", "GTEST_SHARD_INDEX"})  // it would be half of one test
+            environment.remove(own);
         again.setProcessEnvironment(environment);
         again.setProcessChannelMode(QProcess::MergedChannels);
         again.start(QCoreApplication::applicationFilePath(), {"--gtest_filter=Windows.NothingIsCut"});
