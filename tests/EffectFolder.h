@@ -1,13 +1,14 @@
 #pragma once
 #include <cstdlib>
 
+#include "Places.h"
 #include "core/effects/EffectProcess.h"
 
 namespace rivlen::test {
 
 /// The effects of tests/effects, and no others of this machine.
 inline std::vector<EffectFacts> testEffects() {
-    setenv("LV2_PATH", RIVLEN_TEST_EFFECTS, 1);
+    setenv("LV2_PATH", kEffectsFolder, 1);
     return installedEffects(true);
 }
 

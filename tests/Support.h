@@ -25,6 +25,12 @@ namespace rivlen::test {
 
 namespace fs = std::filesystem;
 
+/// How often a test kills what it tests: $RIVLEN_KILLS, or a few times.
+inline int kills(int few) {
+    const char* given = std::getenv("RIVLEN_KILLS");
+    return given ? std::atoi(given) : few;
+}
+
 /// What random choices of a test begin with: $RIVLEN_TEST_SEED, or always the same. A failing test prints it.
 inline unsigned seed() {
     const char* given = std::getenv("RIVLEN_TEST_SEED");

@@ -4,6 +4,7 @@
 #include <QListWidget>
 #include <QPushButton>
 
+#include "Places.h"
 #include "WindowFixture.h"
 #include "app/split/ConfidenceView.h"
 #include "app/split/NetworksDialog.h"
@@ -14,7 +15,7 @@ using namespace rivlen::test;
 
 namespace {
 
-const QString networks = QString(RIVLEN_SOURCE_DIR) + "/tests/data/networks/";
+const QString networks = QString(test::kSourceFolder) + "/tests/data/networks/";
 
 /// The gain in dialogue that the shipped main network's card states for the field set.
 QString statedGain() {

@@ -7,6 +7,7 @@
 #include <QSlider>
 #include <QTabBar>
 
+#include "Places.h"
 #include "WindowFixture.h"
 #include "app/rebuild/LanesView.h"
 #include "core/rebuild/Automation.h"
@@ -20,12 +21,12 @@ namespace {
 
 struct PartsInTheWindow : Window {
     void SetUp() override {
-        const fs::path tests = fs::path(RIVLEN_SOURCE_DIR) / "tests/data/networks";
+        const fs::path tests = fs::path(test::kSourceFolder) / "tests/data/networks";
         fs::create_directories(folder / "networks");
         for (const char* name : {"fifths.ts", "fifths.json", "seconds.ts", "seconds.json"})
             fs::copy_file(tests / name, folder / "networks" / name);
         for (const char* name : {"main.ts", "main.json"})
-            fs::copy_file(fs::path(RIVLEN_SOURCE_DIR) / "networks" / name, folder / "networks" / name);
+            fs::copy_file(fs::path(test::kSourceFolder) / "networks" / name, folder / "networks" / name);
         qputenv("RIVLEN_NETWORKS", QByteArray::fromStdString((folder / "networks").string()));
         Window::SetUp();
     }

@@ -4,6 +4,7 @@
 #include <QSettings>
 #include <QTest>
 
+#include "Places.h"
 #include "Support.h"
 #include "app/window/Studio.h"
 #include "core/media/MediaReader.h"
@@ -36,7 +37,7 @@ struct WithoutWindow : testing::Test {
     }
     /// Some seconds of a demo reel as a file.
     fs::path clip(const char* name, double seconds) {
-        MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "demo/reel-2-saloon.flac");
+        MediaReader reader(fs::path(test::kSourceFolder) / "demo/reel-2-saloon.flac");
         writeWav(folder / name, reader.read(48000, int64_t(seconds * 48000)), 48000);
         return folder / name;
     }

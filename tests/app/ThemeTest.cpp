@@ -10,6 +10,7 @@
 #include <cmath>
 #include <fstream>
 
+#include "Places.h"
 #include "Support.h"
 #include "app/widgets/Theme.h"
 #include "app/window/MainWindow.h"
@@ -81,7 +82,7 @@ TEST_F(Themes, NoColourStandsOutsideOfThem) {
     // Black and white behind pictures, and with alpha over them, are the pictures' own.
     int seen = 0;
     for (const auto& entry :
-         std::filesystem::recursive_directory_iterator(std::filesystem::path(RIVLEN_SOURCE_DIR) / "src/app")) {
+         std::filesystem::recursive_directory_iterator(std::filesystem::path(test::kSourceFolder) / "src/app")) {
         const auto ending = entry.path().extension();
         if ((ending != ".cpp" && ending != ".h") || entry.path().stem() == "Theme") continue;
         std::ifstream in(entry.path());

@@ -1,13 +1,14 @@
 #pragma once
 #include <gtest/gtest.h>
 
+#include "Places.h"
 #include "StudioFixture.h"
 #include "app/reels/StemExport.h"
 #include "app/window/MainWindow.h"
 
 namespace rivlen::test {
 
-inline const QString demo = QString(RIVLEN_SOURCE_DIR) + "/demo/";
+inline const QString demo = QString(test::kSourceFolder) + "/demo/";
 
 /// The real window with a silent clock and folders of its own.
 struct Window : WithoutWindow {

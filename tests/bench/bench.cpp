@@ -13,6 +13,7 @@
 
 #include "DispatchRows.h"
 #include "IntakeRows.h"
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Resources.h"
 #include "core/isolation/Isolator.h"
@@ -195,7 +196,7 @@ int main(int argc, char** argv) {
         row("    one strength weighed again", text("%.2f s", one), "");
     }
     {
-        MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "demo" / "reel-2-saloon.flac");
+        MediaReader reader(fs::path(test::kSourceFolder) / "demo" / "reel-2-saloon.flac");
         const int64_t first = 5 * 48000, count = 10 * 48000;
         for (const auto& choice : trialChoices()) {
             const auto network = loadNetwork(choice.card);

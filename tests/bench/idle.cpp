@@ -10,6 +10,7 @@
 #include <fstream>
 
 #include "../Support.h"
+#include "Places.h"
 #include "app/widgets/Theme.h"
 #include "app/window/MainWindow.h"
 
@@ -59,7 +60,7 @@ int main(int argc, char** argv) {
         Studio studio(makeSilentClock());
         MainWindow window(studio);
         window.show();
-        studio.reader.addFiles({QString(RIVLEN_SOURCE_DIR) + "/demo/reel-2-saloon.flac"});
+        studio.reader.addFiles({QString(test::kSourceFolder) + "/demo/reel-2-saloon.flac"});
         const auto idle = [&] { return studio.document.reel() && studio.reels.current()->info && !studio.busy(); };
         if (!QTest::qWaitFor(idle, 60000)) return 1;
         studio.document.editReel("", [](Reel& r) { r.quality = "quick"; });

@@ -1,6 +1,7 @@
 // What is separated while it plays: what a shorter look-ahead costs in quality, how late the answer is, what it takes
 // of a processor, and whether it is there in time.
-//   rivlen-bench-live FOLDER     clips of training/make_clips.py, heard one after the other as one programme
+//   rivlen-bench-live FOLDER     clips of training/make_clips.py, heard one after the other as one programme; none:
+//                                only whether it is there in time
 #include <sys/resource.h>
 
 #include <chrono>
@@ -122,7 +123,7 @@ void timeRow(const AudioBuffer& mix, int look, int busy) {
             while (run) x = x * 1.0000001 + 1e-9;
         });
     const int64_t latency = line.latency(look), frames = latency + 20 * kRate;
-    int late = 0;
+    int late = 0, lateFirst = 0;
     double longest = 0;
     auto next = Clock::now();
     for (int64_t at = 0; at + 256 <= frames; at += 256) {
@@ -131,15 +132,19 @@ void timeRow(const AudioBuffer& mix, int look, int busy) {
         const auto begin = Clock::now();
         line.put(in, 256);
         const int64_t first = at - latency;
-        late += first >= 0 && !(line.ready(first) && line.ready(first + 255));
+        const bool isLate = first >= 0 && !(line.ready(first) && line.ready(first + 255));
+        late += isLate;
+        lateFirst += isLate && first < 2 * kRate;
         longest = std::max(longest, std::chrono::duration<double>(Clock::now() - begin).count());
         next += std::chrono::nanoseconds(int64_t(1e9 * 256 / kRate));
         std::this_thread::sleep_until(next);
     }
     run = false;
     for (auto& t : load) t.join();
-    std::printf("| %s, %d busy threads beside it | %d of %d blocks late | longest call %.2f ms |\n", kNames[look], busy,
-                late, 20 * kRate / 256, 1000 * longest);
+    std::printf(
+        "| %s, %d busy threads beside it | %.2f s | %d of %d blocks late, %d of them in the first two seconds | "
+        "longest call %.2f ms |\n",
+        kNames[look], busy, double(latency) / kRate, late, 20 * kRate / 256, lateFirst, 1000 * longest);
     std::fflush(stdout);
 }
 
@@ -147,11 +152,13 @@ void timeRow(const AudioBuffer& mix, int look, int busy) {
 
 int main(int argc, char** argv) {
     if (argc != 2) return 2;
-    std::printf(
-        "| look-ahead | late by | the dialogue's gain in SI-SDR | worst case against whole | of a processor |\n"
-        "|---|---|---|---|---|\n");
-    qualityRows(argv[1]);
-    std::printf("\n| played for 20 s | | |\n|---|---|---|\n");
+    if (!fs::is_empty(argv[1])) {
+        std::printf(
+            "| look-ahead | late by | the dialogue's gain in SI-SDR | worst case against whole | of a processor |\n"
+            "|---|---|---|---|---|\n");
+        qualityRows(argv[1]);
+    }
+    std::printf("\n| played for 20 s | late by | | |\n|---|---|---|---|\n");
     const AudioBuffer mix = test::programme(2, kRate, 30 * kRate);
     for (int look = 0; look < kLookAheads; ++look)
         for (int busy : {0, 2}) timeRow(mix, look, busy);

@@ -9,6 +9,7 @@
 #include <future>
 #include <thread>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Error.h"
 
@@ -24,7 +25,7 @@ struct Confined : testing::Test {
     void TearDown() override { fs::current_path(before); }
 
     static NetworkCard card(const char* name) {
-        return NetworkCard::load(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/networks" / (std::string(name) + ".json"));
+        return NetworkCard::load(fs::path(test::kSourceFolder) / "tests/data/networks" / (std::string(name) + ".json"));
     }
     static std::string failure(Network& network, int64_t frames) {
         try {

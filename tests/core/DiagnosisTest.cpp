@@ -5,6 +5,7 @@
 #include <map>
 
 #include "Faults.h"
+#include "Places.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/diagnosis/FlatTops.h"
 #include "core/media/MediaReader.h"
@@ -17,7 +18,7 @@ namespace {
 constexpr int kRate = 48000;
 
 AudioBuffer reel(const char* name) {
-    MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "demo" / name);
+    MediaReader reader(fs::path(test::kSourceFolder) / "demo" / name);
     return reader.read(0, reader.frames());
 }
 

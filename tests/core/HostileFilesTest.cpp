@@ -6,6 +6,7 @@
 
 #include "../fuzz/JsonMutator.h"
 #include "../fuzz/readers.h"
+#include "Places.h"
 #include "Support.h"
 
 using namespace rivlen;
@@ -18,7 +19,7 @@ TEST_P(HostileFiles, AreRefusedOrRead) {
     setenv("XDG_DATA_HOME", folder.path().c_str(), 1);
     const fuzz::Reader& reader = fuzz::readers()[GetParam()];
     size_t files = 0;
-    for (const auto& entry : fs::directory_iterator(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/fuzz" / reader.name)) {
+    for (const auto& entry : fs::directory_iterator(fs::path(test::kSourceFolder) / "tests/data/fuzz" / reader.name)) {
         std::ifstream in(entry.path(), std::ios::binary);
         const std::string bytes{std::istreambuf_iterator<char>(in), {}};
         EXPECT_NO_THROW(fuzz::tried(reader, bytes)) << entry.path();
@@ -33,7 +34,7 @@ TEST_P(HostileFiles, ChangedAsDocumentsAreRefusedOrRead) {
     setenv("XDG_DATA_HOME", folder.path().c_str(), 1);
     const fuzz::Reader& reader = fuzz::readers()[GetParam()];
     std::vector<std::string> documents;
-    for (const auto& entry : entries(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/fuzz" / reader.name)) {
+    for (const auto& entry : entries(fs::path(test::kSourceFolder) / "tests/data/fuzz" / reader.name)) {
         std::ifstream in(entry, std::ios::binary);
         const std::string bytes{std::istreambuf_iterator<char>(in), {}};
         if (!fuzz::mutatedJson(bytes, 1, 1 << 20).empty()) documents.push_back(bytes);

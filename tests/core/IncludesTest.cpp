@@ -6,6 +6,7 @@
 #include <regex>
 #include <set>
 
+#include "Places.h"
 #include "Support.h"
 
 using namespace rivlen;
@@ -22,7 +23,7 @@ struct Include {
 std::vector<Include> includesBelow(const std::string& folder, const std::string& prefix) {
     const std::regex pattern("^\\s*#include \"(" + prefix + "[^\"]*)\"");
     std::vector<Include> found;
-    const fs::path root = fs::path(RIVLEN_SOURCE_DIR) / "src";
+    const fs::path root = fs::path(test::kSourceFolder) / "src";
     for (const auto& entry : fs::recursive_directory_iterator(root / folder)) {
         if (entry.path().extension() != ".h" && entry.path().extension() != ".cpp") continue;
         std::ifstream in(entry.path());
@@ -91,7 +92,7 @@ TEST(Includes, FoldersOfTheWindowStandInOneOrder) {
 
 // Threads and calls across them are the business of work/ and of what computes pictures; nobody emits for another.
 TEST(Includes, TheWindowKeepsItsThreadsAndSignalsInOrder) {
-    const fs::path root = fs::path(RIVLEN_SOURCE_DIR) / "src/app";
+    const fs::path root = fs::path(test::kSourceFolder) / "src/app";
     const std::regex threads("std::thread|std::mutex|std::async|invokeMethod"), foreign("\\bemit (?!this)\\w+(\\.|->)"),
         writes("[rR]eels(\\.|->)write\\(");
     for (const auto& entry : fs::recursive_directory_iterator(root)) {
@@ -116,7 +117,7 @@ TEST(Includes, TheCoreKnowsNoInterfaceAndOnlyTheBackendKnowsLibtorch) {
     for (const char* outside : {"app/", "cli/"}) EXPECT_TRUE(includesBelow("playback", outside).empty()) << outside;
     EXPECT_TRUE(includesBelow("cli", "app/").empty());
     EXPECT_TRUE(includesBelow("app", "cli/").empty());
-    const fs::path root = fs::path(RIVLEN_SOURCE_DIR) / "src";
+    const fs::path root = fs::path(test::kSourceFolder) / "src";
     for (const auto& entry : fs::recursive_directory_iterator(root)) {
         if (!entry.is_regular_file()) continue;
         std::ifstream in(entry.path());

@@ -4,6 +4,7 @@
 
 #include <chrono>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/learning/MarkedSounds.h"
 #include "core/separation/NetworkLibrary.h"
@@ -13,7 +14,7 @@ using namespace rivlen::test;
 
 namespace {
 
-const fs::path kDeck = fs::path(RIVLEN_SOURCE_DIR) / "demo" / "reel-1-deck.flac";
+const fs::path kDeck = fs::path(test::kSourceFolder) / "demo" / "reel-1-deck.flac";
 
 SceneSounds deck() { return sceneSounds({{kDeck, "ambience", 0, 3}}, 48000); }
 
@@ -62,7 +63,7 @@ TEST(LearnProcess, EndsWithinAFifthOfASecondWhenCancelled) {
 }
 
 TEST(LearnProcess, ANetworkWithoutALessonCannotLearn) {
-    NetworkCard card = NetworkCard::load(fs::path(RIVLEN_SOURCE_DIR) / "tests" / "data" / "networks" / "halves.json");
+    NetworkCard card = NetworkCard::load(fs::path(test::kSourceFolder) / "tests" / "data" / "networks" / "halves.json");
     try {
         learnApart(card, deck(), {}, two());
         FAIL();

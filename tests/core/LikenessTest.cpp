@@ -1,5 +1,6 @@
 #include <gtest/gtest.h>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/isolation/Isolator.h"
 #include "core/isolation/Likeness.h"
@@ -11,7 +12,7 @@ using namespace rivlen::test;
 
 namespace {
 
-const fs::path demo = fs::path(RIVLEN_SOURCE_DIR) / "demo";
+const fs::path demo = fs::path(test::kSourceFolder) / "demo";
 
 }  // namespace
 

@@ -7,6 +7,7 @@
 #include <cstdlib>
 #include <fstream>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Error.h"
 #include "core/media/FileSum.h"
@@ -18,7 +19,7 @@ using namespace rivlen::test;
 
 namespace {
 
-const fs::path kNetworks = fs::path(RIVLEN_SOURCE_DIR) / "tests/data/networks";
+const fs::path kNetworks = fs::path(test::kSourceFolder) / "tests/data/networks";
 
 /// A zip archive with one file of so many zeros.
 void writeZeros(const fs::path& file, int64_t size) {

@@ -3,6 +3,7 @@
 
 #include <fstream>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Error.h"
 #include "core/media/FileSum.h"
@@ -29,7 +30,7 @@ std::vector<AudioBuffer> split(const AudioBuffer& x, double tile,
 }
 
 AudioBuffer demo(const char* name, double from, double to) {
-    MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "demo" / name);
+    MediaReader reader(fs::path(test::kSourceFolder) / "demo" / name);
     return reader.read(int64_t(from * reader.sampleRate()), int64_t((to - from) * reader.sampleRate()));
 }
 

@@ -4,6 +4,7 @@
 #include <fstream>
 #include <thread>
 
+#include "Places.h"
 #include "StoredReel.h"
 #include "core/base/Error.h"
 #include "core/base/Resources.h"
@@ -18,7 +19,7 @@ using namespace rivlen::test;
 
 namespace {
 
-const fs::path kDeck = fs::path(RIVLEN_SOURCE_DIR) / "demo/reel-1-deck.flac";
+const fs::path kDeck = fs::path(test::kSourceFolder) / "demo/reel-1-deck.flac";
 const std::string kCleaner = (programFolder() / "rivlen-cleaner").string();
 
 std::string sentenceOf(const std::function<void()>& what) {
@@ -88,7 +89,7 @@ TEST_F(Outside, AnswersAreFoundToTheSampleWhateverBecameOfThem) {
 
 TEST_F(Outside, WhatWasNotSentIsRefusedAndMissingEndsStayAsTheyWere) {
     const SentSound sent = send(0);
-    const fs::path other = fs::path(RIVLEN_SOURCE_DIR) / "demo/reel-2-saloon.flac";
+    const fs::path other = fs::path(test::kSourceFolder) / "demo/reel-2-saloon.flac";
     EXPECT_NE(sentenceOf([&] { findAnswer(sent.file, other, {}); }).find("Nothing of what was sent"),
               std::string::npos);
     writeWav(folder / "six.wav", noise(6, 48000), 48000);

@@ -4,6 +4,7 @@
 
 #include <fstream>
 
+#include "Places.h"
 #include "StoredReel.h"
 #include "core/base/Error.h"
 #include "core/delivery/DeliveryRender.h"
@@ -28,7 +29,7 @@ struct Parts : testing::Test, StoredReel {
     ReelMaterial reel = material();
 
     void SetUp() override {
-        setenv("RIVLEN_NETWORKS", (fs::path(RIVLEN_SOURCE_DIR) / "tests/data/networks").c_str(), 1);
+        setenv("RIVLEN_NETWORKS", (fs::path(test::kSourceFolder) / "tests/data/networks").c_str(), 1);
     }
     void TearDown() override { unsetenv("RIVLEN_NETWORKS"); }
     static AudioBuffer whole(SampleSource& s) { return s.read(0, s.frames()); }

@@ -3,6 +3,7 @@
 // training/export.py.
 #include <gtest/gtest.h>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/measures/SeparationMeasures.h"
 #include "core/media/MediaReader.h"
@@ -21,7 +22,7 @@ const std::vector<std::string> kShown{"dialogue", "music", "ambience"};
 /// dialogue (with its room), music, ambience
 std::vector<AudioBuffer> truth(int clip) {
     const auto read = [clip](const std::string& stem) {
-        MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/excerpt" /
+        MediaReader reader(fs::path(test::kSourceFolder) / "tests/data/excerpt" /
                            (std::to_string(clip) + "-" + stem + ".flac"));
         return reader.read(0, reader.frames());
     };
@@ -89,7 +90,7 @@ namespace {
 std::vector<AudioBuffer> partsIn(const std::string& stem, int clip) {
     std::vector<AudioBuffer> parts;
     for (const auto& part : partsOf(stem)) {
-        MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/excerpt" /
+        MediaReader reader(fs::path(test::kSourceFolder) / "tests/data/excerpt" /
                            (stem + "-" + std::to_string(clip) + "-" + part + ".flac"));
         parts.push_back(reader.read(0, reader.frames()));
     }

@@ -3,6 +3,7 @@
 
 #include <map>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
@@ -35,7 +36,7 @@ std::vector<AudioBuffer> split(const std::string& id, const AudioBuffer& x, int 
 }
 
 AudioBuffer recording(double seconds = 6) {
-    MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "demo/reel-2-saloon.flac");
+    MediaReader reader(fs::path(test::kSourceFolder) / "demo/reel-2-saloon.flac");
     return reader.read(48000, int64_t(seconds * reader.sampleRate()));
 }
 

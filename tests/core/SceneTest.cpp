@@ -5,6 +5,7 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/delivery/ReelRecipe.h"
 #include "core/media/MediaReader.h"
@@ -134,7 +135,7 @@ TEST(SceneFile, ChangesTheAnswerAndItsSumTellsThemApart) {
                       much = withScene(card, folder / "much.scene");
     EXPECT_NE(card.sum(), nothing.sum());
     EXPECT_NE(much.sum(), nothing.sum());
-    MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "demo" / "reel-1-deck.flac");
+    MediaReader reader(fs::path(test::kSourceFolder) / "demo" / "reel-1-deck.flac");
     const AudioBuffer x = reader.read(48000, 48000 * 2);
     const auto plain = loadNetwork(card)->separate(x), same = loadNetwork(nothing)->separate(x),
                other = loadNetwork(much)->separate(x);
@@ -146,7 +147,7 @@ TEST(SceneFile, AReelWhoseSceneIsGoneIsNotPreparedAndSaysWhyWhenItIsMade) {
     const TempFolder folder;
     ReelRecipe recipe;
     recipe.name = "Deck";
-    recipe.source = fs::path(RIVLEN_SOURCE_DIR) / "demo" / "reel-1-deck.flac";
+    recipe.source = fs::path(test::kSourceFolder) / "demo" / "reel-1-deck.flac";
     recipe.quality = "quick";
     recipe.scene = folder / "gone.scene";
     EXPECT_FALSE(isPrepared(recipe));

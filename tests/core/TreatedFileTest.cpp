@@ -3,6 +3,7 @@
 
 #include <gtest/gtest.h>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/isolation/StemNames.h"
@@ -19,7 +20,7 @@ struct Treated : testing::Test {
     TempFolder folder;
     void SetUp() override { setenv("XDG_CACHE_HOME", (folder / "cache").c_str(), 1); }
     fs::path recording() {
-        MediaReader bridge(fs::path(RIVLEN_SOURCE_DIR) / "demo" / "reel-3-bridge.flac");  // with clicks and hum
+        MediaReader bridge(fs::path(test::kSourceFolder) / "demo" / "reel-3-bridge.flac");  // with clicks and hum
         const AudioBuffer one = bridge.read(0, 10 * kRate);
         AudioBuffer x(2, one.frames());
         for (int c = 0; c < 2; ++c) std::copy(one.channel(0).begin(), one.channel(0).end(), x.channel(c).begin());

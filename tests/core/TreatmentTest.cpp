@@ -3,6 +3,7 @@
 #include <gtest/gtest.h>
 
 #include "Faults.h"
+#include "Places.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/MediaReader.h"
 #include "core/spectral/Autoregression.h"
@@ -16,7 +17,7 @@ namespace {
 constexpr int kRate = 48000;
 
 AudioBuffer saloon(double seconds) {
-    MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "demo" / "reel-2-saloon.flac");
+    MediaReader reader(fs::path(test::kSourceFolder) / "demo" / "reel-2-saloon.flac");
     return reader.read(5 * kRate, int64_t(seconds * kRate));
 }
 

@@ -1,6 +1,7 @@
 // Trying networks on a stretch, ranking what they give.
 #include <gtest/gtest.h>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/isolation/ResultSource.h"
 #include "core/isolation/Trial.h"
@@ -12,7 +13,7 @@ using namespace rivlen::test;
 
 namespace {
 
-const fs::path demo = fs::path(RIVLEN_SOURCE_DIR) / "demo";
+const fs::path demo = fs::path(test::kSourceFolder) / "demo";
 
 TrialRow row(const char* name, double sdr, double spill, double damage, std::optional<double> quality,
              double seconds = 1) {

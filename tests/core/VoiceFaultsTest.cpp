@@ -4,6 +4,7 @@
 
 #include <gtest/gtest.h>
 
+#include "Places.h"
 #include "core/diagnosis/Diagnosis.h"
 #include "core/media/MediaReader.h"
 #include "core/treatment/Treat.h"
@@ -20,7 +21,7 @@ const AudioBuffer& speech() {
     static const AudioBuffer made = [] {
         AudioBuffer x(1, 0);
         for (const char* name : {"1-dialogue.flac", "2-dialogue.flac"}) {
-            MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/excerpt" / name);
+            MediaReader reader(fs::path(test::kSourceFolder) / "tests/data/excerpt" / name);
             const AudioBuffer two = reader.read(0, reader.frames());
             AudioBuffer one(1, two.frames());
             std::copy(two.channel(0).begin(), two.channel(0).end(), one.channel(0).begin());
@@ -164,7 +165,7 @@ TEST(VoiceFaults, TheRoomIsTurnedDownAndTheVoiceStays) {
 }
 
 TEST(VoiceFaults, MusicUnderTheVoiceIsTold) {
-    MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/excerpt" / "1-music.flac");
+    MediaReader reader(fs::path(test::kSourceFolder) / "tests/data/excerpt" / "1-music.flac");
     const AudioBuffer music = reader.read(0, reader.frames());
     AudioBuffer x = speech();
     const double scale = fromDb(levelDb(x) - 10 - levelDb(music));

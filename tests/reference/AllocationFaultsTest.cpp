@@ -4,6 +4,7 @@
 
 #include <fstream>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Resources.h"
 
@@ -28,8 +29,8 @@ protected:
         fs::copy_file(folder / "in.wav", folder / "truth.wav");
         std::ofstream(folder / "s.rivlen") << R"({"format": "rivlen-session", "version": 4, "name": "S", "reels": [
             {"id": "r1", "name": "A", "source": "in.wav", "quality": "quick"}]})";
-        fs::copy(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/networks/halves.ts", folder / "halves.ts");
-        fs::copy(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/networks/halves.json", folder / "halves.json");
+        fs::copy(fs::path(test::kSourceFolder) / "tests/data/networks/halves.ts", folder / "halves.ts");
+        fs::copy(fs::path(test::kSourceFolder) / "tests/data/networks/halves.json", folder / "halves.json");
     }
 
     void failAt(int n, const char* kind) {
@@ -38,10 +39,11 @@ protected:
         for (const char* name : {"out", "cache", "data"}) fs::remove_all(folder / name);
         fs::remove(log);
         const test::Run r =
-            run("( cd '" + folder.path().string() + "' && XDG_DATA_HOME=data XDG_CACHE_HOME=cache LD_PRELOAD=" +
-                RIVLEN_ALLOCATION_FAULTS " RIVLEN_FAULT_LOG='" + log.string() + "' RIVLEN_FAULT_ALLOCATION=" +
-                std::to_string(n) + ":" + kind + ":" + std::to_string(command.block) + " timeout 100 " +
-                (programFolder() / "rivlen-cli").string() + " " + command.arguments + " 2>&1 >/dev/null )");
+            run("( cd '" + folder.path().string() +
+                "' && XDG_DATA_HOME=data XDG_CACHE_HOME=cache LD_PRELOAD=" + std::string(test::kAllocationFaults) +
+                " RIVLEN_FAULT_LOG='" + log.string() + "' RIVLEN_FAULT_ALLOCATION=" + std::to_string(n) + ":" + kind +
+                ":" + std::to_string(command.block) + " timeout 100 " + (programFolder() / "rivlen-cli").string() +
+                " " + command.arguments + " 2>&1 >/dev/null )");
         const std::string shown = std::string(command.arguments) + ", " + kind + " at " + std::to_string(n) + ": " +
                                   std::to_string(r.code) + "\n" + r.out;
         EXPECT_LE(r.code, 5) << "it crashed or hung: " << shown;

@@ -9,6 +9,7 @@
 #include <nlohmann/json.hpp>
 #include <set>
 
+#include "Places.h"
 #include "SmallCluster.h"
 #include "Support.h"
 #include "core/base/Resources.h"
@@ -118,7 +119,7 @@ TEST_F(Batches, KilledInTheMiddleItGoesOn) {
 }
 
 TEST_F(Batches, WeighsAndTreatsASessionsRecordings) {
-    const std::string out = (folder / "out").string(), source = RIVLEN_SOURCE_DIR;
+    const std::string out = (folder / "out").string(), source = test::kSourceFolder;
     const auto weighed =
         run(cli + " batch weigh " + source + "/demo/reel-3-bridge.flac --from 0 --to 3 --quality quick --out " + out);
     EXPECT_EQ(weighed.code, 0) << weighed.out;

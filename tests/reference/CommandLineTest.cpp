@@ -6,6 +6,7 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Resources.h"
 #include "core/media/MediaReader.h"
@@ -17,7 +18,7 @@ using nlohmann::json;
 namespace {
 
 const std::string cli = (programFolder() / "rivlen-cli").string();
-const std::string demo = std::string(RIVLEN_SOURCE_DIR) + "/demo/";
+const std::string demo = std::string(test::kSourceFolder) + "/demo/";
 
 json parsed(const std::string& command) {
     const auto r = run("( " + command + " 2>/dev/null )");
@@ -45,7 +46,7 @@ TEST(CommandLine, PartsSumToTheStemThatIsWrittenAndRefuseBeforeTheWork) {
     fs::create_directory(folder / "networks");
     for (const char* name :
          {"tests/data/networks/fifths.ts", "tests/data/networks/fifths.json", "networks/main.ts", "networks/main.json"})
-        fs::copy_file(fs::path(RIVLEN_SOURCE_DIR) / name, folder / "networks" / fs::path(name).filename());
+        fs::copy_file(fs::path(test::kSourceFolder) / name, folder / "networks" / fs::path(name).filename());
     const std::string with = "RIVLEN_NETWORKS=" + (folder / "networks").string() + " " + cli,
                       split = with + " split " + demo + "reel-2-saloon.flac --from 2 --to 5 --quality quick --out " +
                               folder.path().string();

@@ -3,6 +3,7 @@
 
 #include <fstream>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Error.h"
 #include "core/media/MediaReader.h"
@@ -130,7 +131,7 @@ TEST(Decoding, CutCompressedFilesAreRefused) {
 }
 
 TEST(Decoding, PictureFactsAreFfprobes) {
-    const fs::path file = fs::path(RIVLEN_SOURCE_DIR) / "demo/deck-video.mp4";
+    const fs::path file = fs::path(test::kSourceFolder) / "demo/deck-video.mp4";
     const MediaReader reader(file);
     ASSERT_TRUE(reader.info().picture);
     EXPECT_EQ(reader.info().picture->width, 480);

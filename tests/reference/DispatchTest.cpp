@@ -11,6 +11,7 @@
 #include <random>
 #include <set>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Resources.h"
 #include "core/media/FileSum.h"
@@ -23,7 +24,7 @@ using nlohmann::json;
 namespace {
 
 const std::string cli = (programFolder() / "rivlen-cli").string();
-const std::string demo = std::string(RIVLEN_SOURCE_DIR) + "/demo/";
+const std::string demo = std::string(test::kSourceFolder) + "/demo/";
 
 /// A session of the demo's saloon with deliverables of every kind, on the quick network.
 fs::path session(const TempFolder& folder) {
@@ -249,7 +250,7 @@ TEST(Dispatch, ThePictureIsUntouchedAndItsSoundInPlace) {
 
 // Killed without warning at random moments: no damaged file under its final name, and the same command goes on to the
 // end.
-TEST(Dispatch, SurvivesBeingKilledAtTwentyRandomMoments) {
+TEST(Dispatch, SurvivesBeingKilledAtRandomMoments) {
     const TempFolder folder;
     setenv("XDG_CACHE_HOME", (folder / "cache").c_str(), 1);
     json j = json::parse(std::ifstream(session(folder)));
@@ -274,8 +275,9 @@ TEST(Dispatch, SurvivesBeingKilledAtTwentyRandomMoments) {
         std::chrono::duration_cast<std::chrono::microseconds>(std::chrono::steady_clock::now() - begin).count();
     std::mt19937 random(seed());
     const fs::path out = folder / "out";
-    size_t killed = 0;
-    for (int round = 0; killed < 20 && round < 400; ++round) {
+    const int wantedKills = kills(8);
+    int killed = 0;
+    for (int round = 0; killed < wantedKills && round < 20 * wantedKills; ++round) {
         const pid_t child = fork();
         if (child == 0) {
             ::freopen("/dev/null", "w", stderr);
@@ -296,7 +298,7 @@ TEST(Dispatch, SurvivesBeingKilledAtTwentyRandomMoments) {
             }
         if (!WIFSIGNALED(status)) fs::remove_all(out);  // it came to its end first: from the beginning
     }
-    EXPECT_EQ(killed, 20u);
+    EXPECT_EQ(killed, wantedKills);
     const auto last = run(command(out));
     ASSERT_EQ(last.code, 0) << last.out;
     size_t files = 0;

@@ -4,6 +4,7 @@
 
 #include <fstream>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Resources.h"
 #include "core/media/MediaReader.h"
@@ -33,10 +34,10 @@ struct FileFaults : testing::Test {
         const fs::path log = folder / "happened";
         fs::remove(log);
         result = run("( cd '" + folder.path().string() + "' && XDG_DATA_HOME='" + (folder / "data").string() +
-                     "' XDG_CACHE_HOME='" + (folder / "cache").string() +
-                     "' LD_PRELOAD=" RIVLEN_FILE_FAULTS " RIVLEN_FAULT_FOLDER='" + where.string() +
-                     "' RIVLEN_FAULT_LOG='" + log.string() + "' RIVLEN_FAULT=" + fault.call + ":" + std::to_string(n) +
-                     ":" + fault.how + " timeout 100 " + cli + " " + command + " 2>&1 >/dev/null )");
+                     "' XDG_CACHE_HOME='" + (folder / "cache").string() + "' LD_PRELOAD=" + test::kFileFaults +
+                     " RIVLEN_FAULT_FOLDER='" + where.string() + "' RIVLEN_FAULT_LOG='" + log.string() +
+                     "' RIVLEN_FAULT=" + fault.call + ":" + std::to_string(n) + ":" + fault.how + " timeout 100 " +
+                     cli + " " + command + " 2>&1 >/dev/null )");
         return fs::exists(log);
     }
 

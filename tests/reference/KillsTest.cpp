@@ -84,8 +84,7 @@ TEST_F(Kills, LeaveNothingHalfAndNothingBehind) {
     const std::vector<std::string> commands{"split in.wav --out out --quality quick --force",
                                             "treat in.wav --set dc-offset=100 --out out/a.wav --force",
                                             "dispatch s.rivlen --out out --force", "handover s.rivlen --out out"};
-    const char* given = std::getenv("RIVLEN_KILLS");
-    const int kills = given ? std::atoi(given) : 12;
+    const int kills = test::kills(8);
     std::mt19937 random(seed());
     int killed = 0;
     for (size_t c = 0; c < commands.size(); ++c) {
@@ -125,8 +124,7 @@ TEST_F(Kills, LeaveNothingHalfAndNothingBehind) {
 
 /// The window itself, driven by a seeded hand (tests/soak), on a platform without a screen or a virtual display.
 TEST_F(Kills, OfTheWindowLoseNothingThatWasKept) {
-    const char* given = std::getenv("RIVLEN_KILLS");
-    const int kills = given ? std::atoi(given) : 3;
+    const int kills = test::kills(3);
     std::mt19937 random(seed());
     setenv("QT_QPA_PLATFORM", "offscreen", 0);
     const fs::path week = folder / "week";

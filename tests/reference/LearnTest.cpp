@@ -4,6 +4,7 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Resources.h"
 #include "core/media/MediaReader.h"
@@ -17,7 +18,7 @@ using namespace rivlen::test;
 namespace {
 
 const std::string cli = (programFolder() / "rivlen-cli").string();
-const std::string deck = std::string(RIVLEN_SOURCE_DIR) + "/demo/reel-1-deck.flac";
+const std::string deck = std::string(test::kSourceFolder) + "/demo/reel-1-deck.flac";
 
 /// A scene that gives the biases something: the answer is another one.
 fs::path made(const fs::path& file) {

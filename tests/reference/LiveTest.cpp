@@ -4,6 +4,7 @@
 
 #include <nlohmann/json.hpp>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/audio/Resampler.h"
 #include "core/base/Resources.h"
@@ -31,7 +32,7 @@ struct Live : testing::Test {
 
     /// Ten seconds of the demo, and silence for what is late.
     AudioBuffer reel(int channels, int rate) {
-        MediaReader reader(std::string(RIVLEN_SOURCE_DIR) + "/demo/reel-2-saloon.flac");
+        MediaReader reader(std::string(test::kSourceFolder) + "/demo/reel-2-saloon.flac");
         AudioBuffer whole = reader.read(5 * 48000, 10 * 48000), x(channels, whole.frames());
         for (int c = 0; c < channels; ++c) std::ranges::copy(whole.channel(c), x.channel(c).begin());
         if (rate != 48000) {

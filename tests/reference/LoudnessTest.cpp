@@ -4,6 +4,7 @@
 #include <functional>
 #include <regex>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/delivery/Inspection.h"
 #include "core/loudness/Loudness.h"
@@ -172,7 +173,7 @@ TEST(EbuTech3342, LoudnessRange) {  // within 1 LU
 }
 
 TEST(Inspection, AgreesWithFfmpegOnTheDemo) {
-    const fs::path file = fs::path(RIVLEN_SOURCE_DIR) / "demo/reel-1-deck.flac";
+    const fs::path file = fs::path(test::kSourceFolder) / "demo/reel-1-deck.flac";
     MediaReader reader(file);
     const Inspection found = inspect(reader, Progress());
     const auto r = run("ffmpeg -hide_banner -nostats -i '" + file.string() + "' -af ebur128=peak=true -f null -");

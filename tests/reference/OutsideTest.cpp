@@ -4,6 +4,7 @@
 #include <csignal>
 #include <nlohmann/json.hpp>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Resources.h"
 #include "core/media/MediaReader.h"
@@ -15,7 +16,7 @@ using nlohmann::json;
 namespace {
 
 const std::string cli = (programFolder() / "rivlen-cli").string();
-const std::string deck = std::string(RIVLEN_SOURCE_DIR) + "/demo/reel-1-deck.flac";
+const std::string deck = std::string(test::kSourceFolder) + "/demo/reel-1-deck.flac";
 
 }  // namespace
 

@@ -4,6 +4,7 @@
 
 #include <gtest/gtest.h>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Error.h"
 #include "core/media/MediaReader.h"
@@ -13,7 +14,7 @@ using namespace rivlen::test;
 
 namespace {
 
-const fs::path kDemo = fs::path(RIVLEN_SOURCE_DIR) / "demo" / "deck-video.mp4";
+const fs::path kDemo = fs::path(test::kSourceFolder) / "demo" / "deck-video.mp4";
 
 /// A video whose frames tell their number: 16 patches from left to right are its bits, the lowest first.
 fs::path countingVideo(const TempFolder& folder, const std::string& name, const std::string& rate, int seconds,

@@ -4,6 +4,7 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Resources.h"
 
@@ -41,7 +42,7 @@ print(json.dumps(rows))
 )";
     const std::string at = folder.path().string();
     const auto reference =
-        run("( /usr/bin/python3 -B " + at + "/make.py " + RIVLEN_SOURCE_DIR + " " + at + " 2>/dev/null )");
+        run("( /usr/bin/python3 -B " + at + "/make.py " + test::kSourceFolder + " " + at + " 2>/dev/null )");
     ASSERT_EQ(reference.code, 0) << reference.out;
     std::string command = (programFolder() / "rivlen-cli").string() + " score --json --reference";
     for (int i = 0; i < 3; ++i) command += " " + at + "/truth" + std::to_string(i) + ".wav";

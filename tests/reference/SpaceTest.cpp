@@ -5,6 +5,7 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/base/Resources.h"
 
@@ -15,7 +16,7 @@ using nlohmann::json;
 namespace {
 
 const std::string cli = (programFolder() / "rivlen-cli").string();
-const std::string demo = std::string(RIVLEN_SOURCE_DIR) + "/demo/";
+const std::string demo = std::string(test::kSourceFolder) + "/demo/";
 
 /// The demo's crossing, its sounds from where they lie, with other deliverables.
 fs::path crossing(const TempFolder& folder, const json& deliverables) {
@@ -49,8 +50,9 @@ TEST(Space, TheCrossingsFilesAreWhatOtherReadersExpect) {
                              "M+030 M-030 M+000 LFE1 M+135 M-135 M+090 M-090 U+045 U-045 U+135 U-135",
                              "Type definition                         : Objects"})
         EXPECT_NE(media.find(told), std::string::npos) << told << "\n" << media;
-    const std::string rules =
-        run("/usr/bin/python3 " RIVLEN_SOURCE_DIR "/tests/reference/adm_rules.py " + out + "objects.wav").out;
+    const std::string rules = run(std::string("/usr/bin/python3 ") + test::kSourceFolder +
+                                  "/tests/reference/adm_rules.py " + out + "objects.wav")
+                                  .out;
     EXPECT_NE(rules.find("keeps the rules"), std::string::npos) << rules;
     EXPECT_NE(rules.find("15 channels, 3 objects, 1 moving"), std::string::npos) << rules;
 }
@@ -81,9 +83,9 @@ TEST(Space, SurroundLiesInPicturesAndAmbisonicsInFiles) {
     EXPECT_EQ(layout("seven in mkv.mkv").substr(0, 1), "8");
     EXPECT_EQ(run("soxi -c " + out + "ambix.wav").out, "36\n");
     EXPECT_EQ(run("soxi -c '" + out + "M&E.wav'").out, "36\n") << "parts in the mix's own format";
-    const std::string rules =
-        run("/usr/bin/python3 " RIVLEN_SOURCE_DIR "/tests/reference/adm_rules.py '" + out + "sphere as objects.wav'")
-            .out;
+    const std::string rules = run(std::string("/usr/bin/python3 ") + test::kSourceFolder +
+                                  "/tests/reference/adm_rules.py '" + out + "sphere as objects.wav'")
+                                  .out;
     EXPECT_NE(rules.find("keeps the rules"), std::string::npos) << rules;
     EXPECT_NE(rules.find("39 channels, 3 objects"), std::string::npos) << rules;
     EXPECT_NE(run("mediainfo '" + out + "sphere as objects.wav'").out.find("HOA"), std::string::npos);

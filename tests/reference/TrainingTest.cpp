@@ -8,20 +8,21 @@
 #include <regex>
 #include <set>
 
+#include "Places.h"
 #include "Support.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
 
 TEST(TrainingMixtures, AreWhatMixingTheSoundGives) {
-    const std::string root = RIVLEN_SOURCE_DIR;
+    const std::string root = test::kSourceFolder;
     const auto r = run("PYTHONDONTWRITEBYTECODE=1 /usr/bin/python3 '" + root + "/tests/reference/mixing.py' '" + root +
                        "/training'");
     EXPECT_EQ(r.code, 0) << r.out;
 }
 
 TEST(TrainingMaterial, NothingThatIsMeasuredOnIsLearnedFrom) {
-    const fs::path folder = fs::path(RIVLEN_SOURCE_DIR) / "training";
+    const fs::path folder = fs::path(test::kSourceFolder) / "training";
     const auto kept = nlohmann::json::parse(std::ifstream(folder / "manifest.json")).at("kept");
     std::map<std::string, std::set<std::string>> splitsOfSound, splitsOfGroup;
     std::map<std::string, size_t> files;
@@ -47,7 +48,7 @@ TEST(TrainingMaterial, NothingThatIsMeasuredOnIsLearnedFrom) {
 }
 
 TEST(TrainingMaterial, WithheldRecordingsAreNowhere) {
-    const fs::path folder = fs::path(RIVLEN_SOURCE_DIR) / "training";
+    const fs::path folder = fs::path(test::kSourceFolder) / "training";
     const auto kept = nlohmann::json::parse(std::ifstream(folder / "manifest.json")).at("kept");
     const auto withheld = nlohmann::json::parse(std::ifstream(folder / "sources.json")).at("withheld");
     ASSERT_GE(withheld.size(), 6u);

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "Places.h"
 #include "Support.h"
 #include "core/isolation/Isolator.h"
 #include "core/isolation/Weighing.h"
@@ -19,7 +20,7 @@ TEST(WeighingTruth, RanksSettingsAsBssEvalDoes) {
     const auto network = loadNetwork(findNetwork(""));
     for (int clip = 1; clip <= 2; ++clip) {
         const auto read = [clip](const std::string& stem) {
-            MediaReader reader(fs::path(RIVLEN_SOURCE_DIR) / "tests/data/excerpt" /
+            MediaReader reader(fs::path(test::kSourceFolder) / "tests/data/excerpt" /
                                (std::to_string(clip) + "-" + stem + ".flac"));
             return reader.read(0, reader.frames());
         };

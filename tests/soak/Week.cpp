@@ -8,6 +8,7 @@
 #include <cstdio>
 #include <fstream>
 
+#include "Places.h"
 #include "core/media/MediaReader.h"
 
 namespace rivlen::test {
@@ -102,7 +103,7 @@ Held heldNow() {
 Week::Week(const fs::path& folder, int reels, unsigned seed)
     : m_folder(folder), m_session(folder / "week.rivlen"), m_wanted(reels), m_random(seed) {
     fs::create_directories(folder / "media");
-    MediaReader demo(fs::path(RIVLEN_SOURCE_DIR) / "demo/reel-2-saloon.flac");
+    MediaReader demo(fs::path(test::kSourceFolder) / "demo/reel-2-saloon.flac");
     for (int i = 0; i < reels; ++i) {
         const fs::path file = folder / "media" / ("reel-" + std::to_string(i + 1) + ".wav");
         if (fs::exists(file)) continue;
