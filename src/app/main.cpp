@@ -56,7 +56,7 @@ int run(int argc, char** argv) {
     parser.process(app);
     theme::apply(theme::chosenAppearance());
 
-    Studio studio;
+    Studio studio(makeDevice(SoundOutput::remembered()));
     MainWindow window(studio);
     if (!parser.isSet(picture) && !parser.isSet(first)) window.restoreLayout();
     window.show();

@@ -1,6 +1,7 @@
 // Separates what another program plays, for the effect that it has loaded (src/lv2): apart from that program, which
 // gets neither libtorch nor whatever could go wrong here. Started by the effect, talked to over a socket.
 #include <poll.h>
+#include <sys/resource.h>
 #include <unistd.h>
 
 #include <csignal>
@@ -16,6 +17,7 @@ using namespace rivlen;
 namespace {
 
 constexpr int kMostFrames = 1 << 16, kLeastRate = 8000, kMostRate = 384000;
+constexpr int kNice = -11;
 constexpr int kLook = 3;  // ms between looks at whether more is ready
 
 IsolationSettings settingsOf(const LiveRequest& r) {
@@ -80,7 +82,10 @@ private:
         reply.tell = LiveTell::Begun;
         for (int i = 0; i < kLookAheads; ++i) reply.latencies[i] = LiveSplit::latency(m_card, r.rate, LookAhead(i));
         helperPut(&reply, sizeof reply);  // before the network is there: whoever waits for it wants to go on
-        if (!m_network) m_network = loadNetwork(m_card);
+        if (!m_network) {
+            m_network = loadNetwork(m_card);
+            LiveSplit::warmUp(*m_network);
+        }
         m_channels = r.channels;
         m_told = false;
         m_split = std::make_unique<LiveSplit>(m_network, r.rate, r.channels, LookAhead(r.lookAhead));
@@ -99,6 +104,7 @@ private:
 int main() {
     std::signal(SIGPIPE, SIG_IGN);
     endWithTheOther();
+    setpriority(PRIO_PROCESS, 0, kNice);  // where the user may: somebody listens
     Served served;
     try {
         bool awaited = false;

@@ -4,33 +4,9 @@
 #include <chrono>
 #include <cmath>
 
-#include "core/audio/Decibel.h"
-#include "core/base/Error.h"
-#include "core/isolation/Isolator.h"
+#include "playback/PlayerFeeding.h"
 
 namespace rivlen {
-
-namespace {
-constexpr int kFrames = PlayBlock::kFrames;
-constexpr int kSourceRow = int(Heard::Source), kResultRow = int(Heard::Result), kStemRow = int(Heard::Dialogue),
-              kLeftoversRow = int(Heard::Leftovers), kRecordedRow = int(Heard::Recorded),
-              kRemovedRow = int(Heard::Removed);
-}  // namespace
-
-struct Player::Feeding {
-    std::unique_ptr<SampleSource> source, recorded, removed;
-    uint64_t sourceVersion = 0;
-    StemReaders stems;
-    uint64_t stemsVersion = ~uint64_t(0);
-    std::string divided;  ///< the stem whose parts are read as well
-    int64_t grown = 0;    ///< frames of the stems that there were
-    std::unique_ptr<Isolator> isolator;
-    std::shared_ptr<const StrengthTimeline> timeline,
-        before;      ///< before: of the block before; a change is faded over one block
-    PlayBlock seam;  ///< what comes just before the loop's start
-    int64_t next = 0;
-    uint64_t generation = 0;
-};
 
 Player::Player(std::unique_ptr<Device> device)
     : m_device(std::move(device)), m_timeline(std::make_shared<const StrengthTimeline>()) {
@@ -57,6 +33,7 @@ void Player::open(const OpenSource& openSource) {
     m_position = 0;
     m_locateTo = 0;
     m_loop.reset();
+    m_looping = false;
     m_heard = int(Heard::Source);
     m_gain = {1};
     m_offset = 0;
@@ -65,7 +42,28 @@ void Player::open(const OpenSource& openSource) {
     m_feeding->generation = m_generation;
     m_running = true;
     m_feeder = std::thread([this] { feed(); });
-    m_device->start(m_rate, [this](float* out, int frames) { render(out, frames); });
+    startDevice();
+}
+
+void Player::startDevice() {
+    m_rolling.reset();
+    m_device->start(m_rate, [this](const DeviceBlock& out) { render(out); });
+    m_stemsHeard = m_device->hearsStems();
+}
+
+void Player::setDevice(std::unique_ptr<Device> device) {
+    m_device->stop();
+    m_device = std::move(device);
+    m_open = 0;
+    if (!isOpen()) return;
+    restart();
+    startDevice();
+    if (m_resting) m_device->pause();
+}
+
+SharedTransport* Player::transport() const {
+    SharedTransport* const shared = isOpen() ? m_device->transport() : nullptr;
+    return shared && shared->use() != TransportUse::Alone ? shared : nullptr;
 }
 
 void Player::close() {
@@ -110,7 +108,7 @@ void Player::play() {
 void Player::stop() { m_playing = false; }
 
 void Player::rest() {
-    if (m_resting || m_playing || !isOpen()) return;
+    if (m_resting || m_playing || !isOpen() || transport()) return;  // a transport may roll at any moment
     m_device->pause();
     m_resting = true;
 }
@@ -141,6 +139,7 @@ void Player::locate(int64_t frame) {
 void Player::setLoop(std::optional<std::pair<int64_t, int64_t>> loop) {
     const std::lock_guard lock(m_guard);
     m_loop = loop;
+    m_looping = loop.has_value();
 }
 
 void Player::setHeard(Heard heard) {
@@ -169,212 +168,74 @@ void Player::setStrength(const StrengthTimeline& timeline) {
     if (*shared != *m_timeline) m_timeline = std::move(shared);
 }
 
-void Player::feed() {
-    Feeding& f = *m_feeding;
-    while (m_running) {
-        PlayBlock* block = m_queue->toFill();
-        if (!block) {
-            pauseFeeding();
-            continue;
-        }
-        bool loops = false;
-        {
-            const std::lock_guard lock(m_guard);
-            if (f.generation != m_generation) {
-                f.generation = m_generation;
-                f.next = m_locateTo;
-            }
-            loops = m_loop.has_value();
-        }
-        if (f.next >= m_frames && !loops) {
-            pauseFeeding();
-            continue;
-        }
-        block->frames = kFrames;
-        try {
-            fillBlock(*block, f.next);
-        } catch (const std::exception&) {  // the file went away while playing: silence, the window reports it
-            std::fill(block->data.begin(), block->data.end(), 0.0f);
-            std::fill(block->mix.begin(), block->mix.end(), 0.0f);
-        }
-        block->first = f.next;
-        block->generation = f.generation;
-        const int advance = block->frames;
-        m_queue->filled();
-        f.next += advance;
-        const std::lock_guard lock(m_guard);
-        if (m_loop && f.next == m_loop->second) f.next = m_loop->first;
-    }
-}
-
-void Player::fillBlock(PlayBlock& block, int64_t first) {
-    Feeding& f = *m_feeding;
-    std::optional<std::pair<int64_t, int64_t>> loop;
-    OpenSource source, recorded, removed;
-    bool fresh = false;
-    {
-        const std::lock_guard lock(m_guard);
-        if (f.sourceVersion != m_sourceVersion) {
-            f.sourceVersion = m_sourceVersion;
-            source = m_openSource, recorded = m_openRecorded, removed = m_openRemoved;
-            fresh = true;
-        }
-        const std::string& wanted = m_timeline->base.stem;
-        if (f.stemsVersion != m_stemsVersion || f.divided != stemOfPart(wanted)) {
-            f.stemsVersion = m_stemsVersion;
-            f.divided = stemOfPart(wanted);
-            f.stems = m_stems ? m_stems->openAll(wanted) : StemReaders{};
-            f.isolator->forget();
-            f.grown = 0;
-        }
-        if (m_stems && f.grown < m_stems->available()) {  // a split in progress: what was silence may be sound by now
-            f.grown = m_stems->available();
-            f.isolator->forget();
-        }
-        f.timeline = m_timeline;
-        loop = m_loop;
-    }
-    if (fresh) {  // outside the lock: opening a file takes a moment
-        f.source = source();
-        f.recorded = recorded ? recorded() : nullptr;
-        f.removed = removed ? removed() : nullptr;
-        f.isolator->forget();
-    }
-    // A loop's last block ends with the loop, and its last 5 ms fade into what leads up to the loop's start.
-    const int64_t left = loop && first < loop->second ? loop->second - first : INT64_MAX;
-    const int fade = int(std::min<int64_t>(int64_t(0.005 * m_rate), kFrames / 2));
-    const bool seam = left <= kFrames;
-    block.frames = seam ? int(left) : left < kFrames + fade ? int(left) - fade : kFrames;  // leaves room for the fade
-    fillRows(block, first);
-    if (heard() == Heard::Mix) fillMix(block, first, loop, seam ? fade : 0);
-    else std::fill(block.mix.begin(), block.mix.end(), 0.0f);
-    if (seam) {
-        const int length = std::min(block.frames, fade);
-        fillRows(f.seam, loop->first - length);
-        for (int r = 0; r < kRows; ++r)
-            for (int c = 0; c < m_channels; ++c) {
-                float* row = block.row(r, c) + block.frames - length;
-                for (int i = 0; i < length; ++i) {
-                    const float w = float(i + 1) / float(length);
-                    row[i] = (1 - w) * row[i] + w * f.seam.row(r, c)[i];
-                }
-            }
-    }
-    f.before = f.timeline;
-}
-
-void Player::fillMix(PlayBlock& block, int64_t first, const std::optional<std::pair<int64_t, int64_t>>& loop,
-                     int fadeOut) {
-    m_mix.fill(block, first);
-    // A mix cannot be begun before its loop without running it in: it fades out and in where the loop turns.
-    const int fadeIn = loop && first == loop->first ? int(0.005 * m_rate) : 0;
-    for (int i = 0; i < block.frames; ++i) {
-        const float in = fadeIn > 0 ? std::min(1.0f, float(i + 1) / float(fadeIn)) : 1.0f,
-                    out = fadeOut > 0 ? std::min(1.0f, float(block.frames - 1 - i) / float(fadeOut)) : 1.0f;
-        for (int c = 0; c < 2; ++c) block.mix[size_t(c) * kFrames + size_t(i)] *= in * out;
-    }
-}
-
-void Player::fillRows(PlayBlock& block, int64_t first) {
-    Feeding& f = *m_feeding;
-    const int64_t margin = std::max(f.isolator->margin(*f.timeline), f.isolator->margin(*f.before));
-    const auto store = [&block, this](int row, const AudioBuffer& from, int64_t skip) {
-        for (int c = 0; c < m_channels; ++c) std::copy_n(from.channel(c).begin() + skip, kFrames, block.row(row, c));
-    };
-    std::fill(block.data.begin(), block.data.end(), 0.0f);
-    const auto versions = [&](const AudioBuffer& source, int64_t skip) {
-        if (!f.recorded) return store(kRecordedRow, source, skip);
-        AudioBuffer recorded = f.recorded->read(first, kFrames);
-        store(kRecordedRow, recorded, 0);
-        if (f.removed) return store(kRemovedRow, f.removed->read(first, kFrames), 0);
-        for (int c = 0; c < m_channels; ++c)
-            for (int i = 0; i < kFrames; ++i) recorded.channel(c)[size_t(i)] -= source.channel(c)[size_t(skip + i)];
-        store(kRemovedRow, recorded, 0);
-    };
-    if (f.stems.stems.size() != kStemCount ||
-        heard() == Heard::Mix) {  // without a separation the result is the source, and nothing is left over
-        const AudioBuffer source = f.source->read(first, kFrames);
-        store(kSourceRow, source, 0);
-        versions(source, 0);
-        return store(kResultRow, source, 0);
-    }
-    const StemBlock all = f.stems.read(*f.source, first - margin, kFrames + 2 * margin);
-    store(kSourceRow, all.source, margin);
-    versions(all.source, margin);
-    for (size_t s = 0; s < kStemCount; ++s) store(kStemRow + int(s), all.stems[s], margin);
-    struct Isolated {
-        AudioBuffer result, wanted;
-    };
-    const auto isolated = [&](const StrengthTimeline& timeline) {
-        const std::string& stem = timeline.base.stem;
-        auto out = f.isolator->apply(timeline, int(stemPlace(stem)), first, all, margin);
-        AudioBuffer wanted = out.wanted(stem);
-        return Isolated{std::move(out.result), std::move(wanted)};
-    };
-    Isolated now = isolated(*f.timeline);
-    if (f.timeline != f.before) {
-        const Isolated before = isolated(*f.before);
-        const auto fade = [this](AudioBuffer& to, const AudioBuffer& from) {
-            for (int c = 0; c < m_channels; ++c)
-                for (int i = 0; i < kFrames; ++i) {
-                    const float w = float(i + 1) / kFrames;
-                    float& v = to.channel(c)[size_t(i)];
-                    v = (1 - w) * from.channel(c)[size_t(i)] + w * v;
-                }
-        };
-        fade(now.result, before.result);
-        fade(now.wanted, before.wanted);
-    }
-    store(kResultRow, now.result, 0);
-    for (size_t i = 0; i < now.wanted.samples().size(); ++i)
-        now.wanted.samples()[i] =
-            all.source.channel(int(i) / kFrames)[size_t(margin) + i % kFrames] - now.wanted.samples()[i];
-    store(kLeftoversRow, now.wanted, 0);
-}
-
 void Player::updateTargets() {
     m_target = {};
     const int heard = m_heard;
     m_target[size_t(heard)] = m_matchGain[size_t(heard)];
 }
 
-void Player::mixFrame(const PlayBlock& block, int i, float* out) {
-    float sum[2] = {0, 0};
-    for (int r = 0; r < kRows; ++r) {
-        const float g = m_gain[size_t(r)];
-        if (g == 0.0f) continue;
-        switch (m_channels) {
-            case 1: {
-                const float v = g * block.row(r, 0)[i];
-                sum[0] += v;
-                sum[1] += v;
-                break;
-            }
-            case 6: {  // Lo/Ro of ITU-R BS.775: centre and surrounds at -3 dB, no LFE
-                constexpr float half = 0.70710678f;
-                const float centre = half * block.row(r, 2)[i];
-                sum[0] += g * (block.row(r, 0)[i] + centre + half * block.row(r, 4)[i]);
-                sum[1] += g * (block.row(r, 1)[i] + centre + half * block.row(r, 5)[i]);
-                break;
-            }
-            default:
-                for (int c = 0; c < m_channels; ++c) sum[c % 2] += g * block.row(r, c)[i];
+void Player::addRow(const PlayBlock& block, int row, int i, float gain, float* out) const {
+    switch (m_channels) {
+        case 1: {
+            const float v = gain * block.row(row, 0)[i];
+            out[0] += v;
+            out[1] += v;
+            break;
         }
+        case 6: {  // Lo/Ro of ITU-R BS.775: centre and surrounds at -3 dB, no LFE
+            constexpr float half = 0.70710678f;
+            const float centre = half * block.row(row, 2)[i];
+            out[0] += gain * (block.row(row, 0)[i] + centre + half * block.row(row, 4)[i]);
+            out[1] += gain * (block.row(row, 1)[i] + centre + half * block.row(row, 5)[i]);
+            break;
+        }
+        default:
+            for (int c = 0; c < m_channels; ++c) out[c % 2] += gain * block.row(row, c)[i];
     }
-    if (const float g = m_gain[size_t(Heard::Mix)]; g != 0.0f) {
-        sum[0] += g * block.mix[size_t(i)];
-        sum[1] += g * block.mix[size_t(kFrames) + size_t(i)];
-    }
-    out[0] = m_open * sum[0];
-    out[1] = m_open * sum[1];
 }
 
-void Player::render(float* out, int frames) {
+void Player::mixFrame(const PlayBlock& block, int i, float* out) const {
+    for (int r = 0; r < kRows; ++r)
+        if (const float g = m_gain[size_t(r)]; g != 0.0f) addRow(block, r, i, m_open * g, out);
+    if (const float g = m_gain[size_t(Heard::Mix)]; g != 0.0f) {
+        out[0] += m_open * g * block.mix[size_t(i)];
+        out[1] += m_open * g * block.mix[size_t(PlayBlock::kFrames) + size_t(i)];
+    }
+}
+
+/// Leaves out what lies before a frame, and gives the block that it is in; null when that is not there yet or to come.
+/// Far from it nothing is done: that is the controlling thread's to put right.
+const PlayBlock* Player::goTo(int64_t frame) {
+    const PlayBlock* block = m_queue->toPlay();
+    while (block && block->generation == m_heardGeneration) {
+        const int64_t left = frame - (block->first + m_offset);
+        if (left == 0 || std::llabs(left) > m_rate) return block;
+        m_open = 0;
+        if (left < 0) return nullptr;
+        const int64_t rest = block->frames - m_offset;
+        if (left < rest) {
+            m_offset += int(left);
+            return block;
+        }
+        m_queue->played();
+        m_offset = 0;
+        block = m_queue->toPlay();
+    }
+    return block;
+}
+
+void Player::render(const DeviceBlock& out) {
     updateTargets();
+    if (out.rolling != m_rolling) {
+        m_rolling = out.rolling;
+        if (m_rolling) m_playing = *m_rolling;
+    }
+    std::fill_n(out.heard, 2 * out.frames, 0.0f);
+    for (float* stem : out.stems)
+        if (stem) std::fill_n(stem, 2 * out.frames, 0.0f);
     float left = 0, right = 0;
-    for (int i = 0; i < frames; ++i) {
-        float* frame = out + 2 * i;
-        frame[0] = frame[1] = 0;
+    for (int i = 0; i < out.frames; ++i) {
+        float* frame = out.heard + 2 * i;
         const uint64_t wanted = m_generation;
         if (m_heardGeneration != wanted && m_open == 0.0f) {  // faded out: go on at the new place
             m_heardGeneration = wanted;
@@ -387,6 +248,8 @@ void Player::render(float* out, int frames) {
             m_offset = 0;
             block = m_queue->toPlay();
         }
+        // A device or a feeder that was late is made good: the transport did not wait.
+        if (out.at && m_playing && !stale && !m_looping) block = goTo(*out.at + i);
         if (!block) {  // before the first block, at the end, or the feeder was too late
             if (m_position + 1 >= m_frames) m_playing = false;
             else if (m_open > 0.0f && m_playing) ++m_underruns;
@@ -400,6 +263,8 @@ void Player::render(float* out, int frames) {
             m_gain[r] += std::clamp(d, -m_gainStep, m_gainStep);
         }
         mixFrame(*block, m_offset, frame);
+        for (size_t s = 0; s < out.stems.size(); ++s)
+            if (out.stems[s]) addRow(*block, int(Heard::Dialogue) + int(s), m_offset, m_open, out.stems[s] + 2 * i);
         m_ring.put(frame[0], frame[1]);
         left = std::max(left, std::fabs(frame[0]));
         right = std::max(right, std::fabs(frame[1]));

@@ -89,6 +89,15 @@ public:
     size_t waiting() const { return m_queue ? m_queue->waiting() : 0; }
     std::string deviceName() const { return m_device->name(); }
 
+    /// Goes on with another device, at the same place.
+    void setDevice(std::unique_ptr<Device> device);
+    /// The device went away while it was in use: setDevice() goes on.
+    bool deviceLost() const { return isOpen() && m_device->lost(); }
+    /// The shared transport that is to be followed or led; null: none.
+    SharedTransport* transport() const;
+    /// What is to be played from the place of the last locate() on is ready.
+    bool prepared() const { return m_prepared == m_generation; }
+
 private:
     void feed();
     void fillBlock(PlayBlock& block, int64_t first);
@@ -97,8 +106,11 @@ private:
     void restart();  ///< at the same place, behind a fade
     void wake();
     void pauseFeeding();  ///< the feeder has nothing to do at the moment
-    void render(float* out, int frames);
-    void mixFrame(const PlayBlock& block, int i, float* out);
+    void startDevice();
+    void render(const DeviceBlock& out);
+    void addRow(const PlayBlock& block, int row, int i, float gain, float* out) const;
+    void mixFrame(const PlayBlock& block, int i, float* out) const;
+    const PlayBlock* goTo(int64_t frame);
     void updateTargets();
 
     std::unique_ptr<Device> m_device;
@@ -118,12 +130,14 @@ private:
     int64_t m_locateTo = 0;
 
     // Shared with the callback.
-    std::atomic<uint64_t> m_generation{0};
+    std::atomic<uint64_t> m_generation{0}, m_prepared{~uint64_t(0)};
     std::atomic<int> m_heard{0};
     std::array<std::atomic<float>, kHeardCount> m_matchGain;
     std::atomic<int64_t> m_position{0};
     std::atomic<float> m_peakLeft{0}, m_peakRight{0};
     std::atomic<int> m_underruns{0};
+    std::atomic<bool> m_looping{false};
+    std::atomic<bool> m_stemsHeard{false};  ///< the device asks for stems too
 
     int64_t m_frames = 0;
     int m_rate = 48000, m_channels = 2;
@@ -131,7 +145,8 @@ private:
     // The callback's own.
     static constexpr int kRows = int(Heard::Mix);  // in the order of Heard; the mix has a place of its own
     std::array<float, kHeardCount> m_gain{}, m_target{};
-    float m_open = 0;  ///< fade for starting, stopping and locating
+    std::optional<bool> m_rolling;  ///< the transport, as it was in the last block
+    float m_open = 0;               ///< fade for starting, stopping and locating
     uint64_t m_heardGeneration = 0;
     int m_offset = 0;  ///< frames of the present block already played
     float m_gainStep = 0.002f, m_fadeStep = 0.004f;

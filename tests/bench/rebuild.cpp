@@ -45,7 +45,7 @@ public:
             auto next = Clock::now();
             while (m_run) {
                 const auto begin = Clock::now();
-                callback(out.data(), kBlock);
+                callback({out.data(), {}, kBlock, {}, {}});
                 if (counting) times.push_back(since(begin));
                 next += std::chrono::nanoseconds(int64_t(1e9 * kBlock / rate));
                 std::this_thread::sleep_until(next);

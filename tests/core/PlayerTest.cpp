@@ -35,7 +35,7 @@ public:
         while (int(left.size()) < frames) {
             waitFor([&] { return !feeding(); });
             float block[2 * 64];
-            m_callback(block, 64);
+            m_callback({block, {}, 64, {}, {}});
             for (int i = 0; i < 64; ++i) left.push_back(block[2 * i]);
         }
         return left;
@@ -214,7 +214,7 @@ TEST(Player, StoppingFadesOut) {
 TEST(SilentClock, CallsBackUntilStopped) {
     auto clock = makeSilentClock();
     std::atomic<int> frames{0};
-    ASSERT_TRUE(clock->start(kRate, [&](float*, int n) { frames += n; }));
+    ASSERT_TRUE(clock->start(kRate, [&](const DeviceBlock& b) { frames += b.frames; }));
     ASSERT_TRUE(waitFor([&] { return frames >= 1000; }));
     clock->stop();
     const int after = frames;

@@ -19,6 +19,7 @@ Hearing::Hearing(std::unique_ptr<Device> device, Document& document, Reels& reel
       m_reels(reels),
       m_work(work),
       m_player(std::move(device)),
+      m_output(m_player, work),
       m_headphones(m_player, work),
       m_match(m_player, document, reels, work) {
     connect(&document, &Document::voided, this, [this] {
@@ -30,6 +31,7 @@ Hearing::Hearing(std::unique_ptr<Device> device, Document& document, Reels& reel
     connect(&document, &Document::edited, this, &Hearing::follow);
     connect(&reels, &Reels::stemsReplaced, this, &Hearing::attach);
     connect(&m_match, &LevelMatch::changed, this, &Hearing::changed);
+    connect(&m_output, &SoundOutput::changed, this, &Hearing::changed);
     connect(&m_pulse, &QTimer::timeout, this, &Hearing::beat);
     connect(this, &Hearing::changed, this, &Hearing::quicken);
     m_still.start();
@@ -58,6 +60,7 @@ void Hearing::openCurrent() {
         return m_reels.tellRead();
     }
     m_headphones.follow();
+    m_output.left();
     emit opened();
     follow();
     m_document.announce();
@@ -99,6 +102,7 @@ void Hearing::audition(double from, double to) {
     if (!m_player.isOpen()) return;
     m_audition = std::pair(from, to);
     followLoop();
+    m_output.left();  // what is tried does not move the others
     m_player.locate(std::llround(from * m_player.sampleRate()));
     m_player.play();
     emit changed();
@@ -171,10 +175,11 @@ void Hearing::tryVersions(Player::OpenSource source, Player::OpenSource recorded
 }
 
 void Hearing::beat() {
+    m_output.beat();
     if (m_player.playing()) m_still.start();
     const int64_t still = m_still.elapsed();
     if (still > kRestMs) m_player.rest();
-    const int wanted = still > kMetersFallMs ? kIdleMs : kPictureMs;
+    const int wanted = still > kMetersFallMs && !m_player.transport() ? kIdleMs : kPictureMs;
     if (m_pulse.interval() != wanted) m_pulse.setInterval(wanted);
     emit pulse();
 }
@@ -185,13 +190,29 @@ void Hearing::quicken() {
 }
 
 void Hearing::togglePlay() {
-    if (m_player.playing()) m_player.stop();
-    else m_player.play();
+    if (SharedTransport* const shared = m_output.led()) {
+        // What plays here alone ends here alone.
+        if (shared->rolling()) shared->halt();
+        else if (m_player.playing()) m_player.stop();
+        else {
+            if (shared->frame() != m_player.position()) shared->locate(m_player.position());
+            shared->roll();
+        }
+    } else if (m_player.playing()) {
+        m_player.stop();
+    } else {
+        m_player.play();
+    }
     emit changed();
 }
 
 void Hearing::locate(int64_t frame) {
-    m_player.locate(frame);
+    if (SharedTransport* const shared = m_output.led()) {
+        shared->locate(frame);
+    } else {
+        m_output.left();
+        m_player.locate(frame);
+    }
     emit changed();
 }
 

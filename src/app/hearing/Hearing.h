@@ -4,6 +4,7 @@
 
 #include "app/hearing/Headphones.h"
 #include "app/hearing/LevelMatch.h"
+#include "app/hearing/SoundOutput.h"
 
 namespace rivlen {
 
@@ -20,6 +21,7 @@ public:
     LevelMatch& match() { return m_match; }
     const LevelMatch& match() const { return m_match; }
     Headphones& headphones() { return m_headphones; }
+    SoundOutput& output() { return m_output; }
     void togglePlay();
     void hear(Heard heard);
     /// Moves the playhead to a frame of the recording.
@@ -67,6 +69,7 @@ private:
     Reels& m_reels;
     Work& m_work;
     Player m_player;
+    SoundOutput m_output;
     Headphones m_headphones;
     LevelMatch m_match;
     std::string m_opened;            ///< id of the reel in the player

@@ -19,6 +19,7 @@
 #include "app/dispatch/CleanControls.h"
 #include "app/dispatch/DispatchKeys.h"
 #include "app/document/Path.h"
+#include "app/hearing/SoundOutputDialog.h"
 #include "app/intake/IntakeKeys.h"
 #include "app/rebuild/EffectPicker.h"
 #include "app/rebuild/RebuildKeys.h"
@@ -121,6 +122,7 @@ void MainWindow::makeViewMenu() {
                                               65535, 1, &taken);
         if (taken) m_tracker.setPort(port);
     });
+    view->addAction("Sound output…", this, [this] { openSoundOutputDialog(m_studio.hearing.output(), this); });
     auto* looks = view->addMenu("Appearance");
     auto* one = new QActionGroup(looks);
     for (int i = 0; i < theme::kAppearances; ++i) {

@@ -68,6 +68,13 @@ int64_t LiveSplit::latency(const NetworkCard& card, int rate, LookAhead lookAhea
     return int64_t(std::ceil(waits * rate)) + Isolator(1, rate).margin() + kPiece;
 }
 
+void LiveSplit::warmUp(Network& network) {
+    const NetworkCard& card = network.card();
+    // libtorch looks at two runs before it has compiled what it will use.
+    for (int i = 0; i < 2; ++i)
+        network.separate(AudioBuffer(card.stereo ? 2 : 1, std::max<int64_t>(card.minimum, card.sampleRate)), 1);
+}
+
 LiveSplit::LiveSplit(std::shared_ptr<Network> network, int rate, int channels, LookAhead lookAhead)
     : m_network(std::move(network)),
       m_rate(rate),

@@ -27,7 +27,9 @@ public:
     /// Frames after which the answer to what came is expected on a machine that runs the network at kSpeed times real
     /// time or faster.
     static int64_t latency(const NetworkCard& card, int rate, LookAhead lookAhead);
-    static constexpr double kSpeed = 20;
+    static constexpr double kSpeed = 12;
+    /// Runs the network on a little silence: its first answers take several times as long as all later ones.
+    static void warmUp(Network& network);
     /// Seconds of what follows that the network hears.
     static double seconds(const NetworkCard& card, LookAhead lookAhead);
 
