@@ -37,7 +37,7 @@ struct Chunk {
 /// Frames on their way from the converter's thread to the server's; libjack's ring neither locks nor allocates.
 class FrameRing {
 public:
-    static constexpr int kFrames = 1 << 13;
+    static constexpr int kFrames = 1 << 15;  // more than a server's longest block and what a resampler gives at once
     FrameRing() : m_ring(jack_ringbuffer_create(kFrames * sizeof(Frame))) {}
     ~FrameRing() { jack_ringbuffer_free(m_ring); }
     FrameRing(const FrameRing&) = delete;

@@ -175,6 +175,8 @@ TEST_F(SoundOutputs, ALedTransportIsWorkedByTheWindowsKeys) {
     studio->hearing.locate(48000);
     ASSERT_TRUE(stands(*shared, 48000));
     EXPECT_EQ(player().position(), 48000);
+    key(Qt::Key_Period);
+    ASSERT_TRUE(stands(*shared, 96000)) << "a second on, with all the others";
     key(Qt::Key_Space);
     EXPECT_TRUE(shared->rolls);
     shared->pull(8);

@@ -207,12 +207,9 @@ void Hearing::togglePlay() {
 }
 
 void Hearing::locate(int64_t frame) {
-    if (SharedTransport* const shared = m_output.led()) {
-        shared->locate(frame);
-    } else {
-        m_output.left();
-        m_player.locate(frame);
-    }
+    m_output.left();
+    m_player.locate(frame);
+    if (SharedTransport* const shared = m_output.led()) shared->locate(m_player.position());
     emit changed();
 }
 

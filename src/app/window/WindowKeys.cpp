@@ -46,8 +46,8 @@ void addHearingKeys(KeySheet& sheet, Studio& s, Desks& desks, Pictures& pictures
     sheet.add("take the loop away", {{"L", [hearing] { hearing->removeLoop(); }}});
     const auto move = [hearing](double seconds) {
         return [hearing, seconds] {
-            Player& p = hearing->player();
-            if (p.isOpen()) p.locate(p.position() + int64_t(seconds * p.sampleRate()));
+            const Player& p = hearing->player();
+            if (p.isOpen()) hearing->locate(p.position() + int64_t(seconds * p.sampleRate()));
         };
     };
     sheet.add("one second back or on", {{",", move(-1)}, {".", move(1)}}, {}, ", and .");

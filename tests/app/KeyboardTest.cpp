@@ -1,0 +1,151 @@
+// Without a pointer: every control of every stage and page is reached by Tab, and a reel goes from its file to its
+// delivery by keys alone.
+#include <QAbstractItemView>
+#include <QAbstractSpinBox>
+#include <QButtonGroup>
+#include <QComboBox>
+#include <QFileDialog>
+#include <QLineEdit>
+#include <QScrollBar>
+#include <QTabBar>
+#include <QTimer>
+#include <QToolButton>
+#include <set>
+
+#include "WindowFixture.h"
+
+using namespace rivlen;
+using namespace rivlen::test;
+
+namespace {
+
+bool control(const QWidget* w) {
+    if (qobject_cast<const QScrollBar*>(w) || QString(w->metaObject()->className()) == "QHeaderView") return false;
+    if (qobject_cast<const QComboBox*>(w->parentWidget()) || qobject_cast<const QAbstractSpinBox*>(w->parentWidget()))
+        return false;  // a part of it
+    if (const auto* tabs = qobject_cast<const QTabBar*>(w->parentWidget()); tabs) return false;
+    return qobject_cast<const QAbstractButton*>(w) || qobject_cast<const QComboBox*>(w) ||
+           qobject_cast<const QAbstractSlider*>(w) || qobject_cast<const QLineEdit*>(w) ||
+           qobject_cast<const QAbstractSpinBox*>(w) || qobject_cast<const QAbstractItemView*>(w) ||
+           qobject_cast<const QTabBar*>(w);
+}
+
+std::string nameOf(const QWidget* w) {
+    const auto* button = qobject_cast<const QAbstractButton*>(w);
+    return std::string(w->metaObject()->className()) + " " + w->objectName().toStdString() + " " +
+           (button ? button->text().toStdString() : w->accessibleName().toStdString());
+}
+
+struct WithoutAPointer : Window {
+    /// What Tab comes by, from the window on, until it begins again.
+    std::set<const QWidget*> round() {
+        std::set<const QWidget*> seen;
+        window->setFocus();
+        settle();
+        for (int i = 0; i < 400; ++i) {
+            QWidget* at = QApplication::focusWidget();
+            QTest::keyClick(at ? at : static_cast<QWidget*>(window.get()), Qt::Key_Tab);
+            at = QApplication::focusWidget();
+            if (at && !seen.insert(at).second && i > 300) break;
+        }
+        return seen;
+    }
+    /// Of buttons of which one is down, Tab comes by that one; arrows go to the others.
+    static bool amongOthers(const QWidget* w, const std::set<const QWidget*>& seen) {
+        const auto* button = qobject_cast<const QAbstractButton*>(w);
+        if (!button || !button->group() || !button->group()->exclusive()) return false;
+        for (const auto* other : button->group()->buttons())
+            if (seen.count(other)) return true;
+        return false;
+    }
+    void everythingIsReached(const std::string& where) {
+        const auto seen = round();
+        for (const auto* w : window->findChildren<QWidget*>())
+            if (control(w) && w->isVisible() && w->isEnabled() && w->window() == window.get()) {
+                EXPECT_TRUE(seen.count(w) || amongOthers(w, seen)) << nameOf(w) << ", " << where;
+            }
+    }
+    /// A dialogue for files that a key opens: the path is typed, and Return.
+    void typed(const QString& path, const std::function<void()>& opens) {
+        QTimer waiting;
+        QObject::connect(&waiting, &QTimer::timeout, [&] {
+            auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
+            if (!dialog) return;
+            waiting.stop();
+            auto* name = dialog->findChild<QLineEdit*>("fileNameEdit");
+            name->selectAll();
+            QTest::keyClicks(name, path);
+            QTest::keyClick(name, Qt::Key_Return);
+        });
+        waiting.start(50);
+        opens();
+        settle();
+    }
+};
+
+}  // namespace
+
+TEST_F(WithoutAPointer, EveryControlIsReachedByTab) {
+    window->resize(1280, 800);
+    addAndSplit();
+    for (int stage = 0; stage < int(kStages.size()); ++stage) {
+        key(Qt::Key(Qt::Key_1 + stage), Qt::AltModifier);
+        settle();
+        ASSERT_EQ(studio->document.session().stage, kStages[size_t(stage)].id);
+        QTabBar* pages = nullptr;
+        for (auto* bar : window->findChildren<QTabBar*>())
+            if (bar->isVisible() && bar->count() > 1) pages = bar;
+        const int count = pages ? pages->count() : 1;
+        for (int page = 0; page < count; ++page) {
+            if (pages) pages->setCurrentIndex(page);
+            settle();
+            everythingIsReached(kStages[size_t(stage)].id + (pages ? ", " + pages->tabText(page).toStdString() : ""));
+        }
+    }
+}
+
+TEST_F(WithoutAPointer, AReelGoesFromItsFileToItsDelivery) {
+    window->resize(1280, 800);
+    fs::create_directories(folder / "out");
+    QSettings().setValue("folders/dispatch", QString::fromStdString((folder / "out").string()));
+    const QString file = QString::fromStdString(clip("reel.wav", 5).string());
+    typed(file, [&] { key(Qt::Key_I, Qt::ControlModifier); });
+    ASSERT_TRUE(
+        until([&] { return studio->reels.current() && studio->reels.current()->inspection && !studio->busy(); }));
+    key(Qt::Key_Return, Qt::ControlModifier);
+    ASSERT_TRUE(until([&] { return studio->reels.current()->stems && studio->reels.current()->stems->finished(); }));
+    // A strength: to the first slider of the stage by Tab, and up.
+    key(Qt::Key_3, Qt::AltModifier);
+    settle();
+    const IsolationSettings before = studio->document.reel()->isolation();
+    window->setFocus();
+    for (int i = 0; i < 200 && !qobject_cast<QAbstractSlider*>(QApplication::focusWidget()); ++i) {
+        QWidget* at = QApplication::focusWidget();
+        QTest::keyClick(at ? at : static_cast<QWidget*>(window.get()), Qt::Key_Tab);
+    }
+    ASSERT_NE(qobject_cast<QAbstractSlider*>(QApplication::focusWidget()), nullptr);
+    for (int i = 0; i < 3; ++i) QTest::keyClick(QApplication::focusWidget(), Qt::Key_Down);
+    settle();
+    EXPECT_NE(studio->document.reel()->isolation(), before);
+    window->setFocus();
+    key(Qt::Key_Z, Qt::ControlModifier);
+    key(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+    EXPECT_NE(studio->document.reel()->isolation(), before) << "undone and done again";
+    // Heard, and out.
+    key(Qt::Key_2);
+    key(Qt::Key_Space);
+    EXPECT_TRUE(studio->hearing.player().playing());
+    EXPECT_EQ(studio->hearing.player().heard(), Heard::Result);
+    key(Qt::Key_Space);
+    key(Qt::Key_5, Qt::AltModifier);
+    settle();
+    ASSERT_TRUE(until([&] { return find<QPushButton>("nextstep")->text().contains("Deliver"); }))
+        << find<QPushButton>("nextstep")->text().toStdString();
+    window->setFocus();
+    typed(QString::fromStdString((folder / "out").string()), [&] { key(Qt::Key_Return); });
+    ASSERT_TRUE(until([&] { return !window->desks().dispatch.busy() && !window->desks().dispatch.reports().empty(); }));
+    size_t files = 0;
+    for (const auto& entry : fs::recursive_directory_iterator(folder / "out"))
+        files += entry.path().extension() == ".wav";
+    EXPECT_GT(files, 0u);
+}
