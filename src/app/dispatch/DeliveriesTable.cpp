@@ -26,6 +26,7 @@ DeliveriesTable::DeliveriesTable(Document& document, Reels& reels, DeliverablesD
     m_sorted.setSourceModel(&m_model);
     m_sorted.setSortRole(DeliveriesModel::kSortRole);
     m_table = new QTableView;
+    m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
     m_table->setObjectName("deliveries");
     m_table->setAccessibleName("What leaves the house");
     m_table->setModel(&m_sorted);

@@ -45,6 +45,7 @@ public:
         m_bar->setRange(0, 1000);
         column->addWidget(m_bar);
         m_table = new QTableWidget(0, 4);
+        m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
         m_table->setObjectName("stretches");
         m_table->setHorizontalHeaderLabels({"In the newer version", "Was at", "Moved by", "Alike"});
         m_table->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);

@@ -33,6 +33,7 @@ ReelTable::ReelTable(Document& document, Reels& reels, Treating& treating, Work&
     m_filter->setSourceModel(&model);
     m_filter->setSortRole(ReelsModel::kSortRole);
     m_table = new QTableView;
+    m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
     m_table->setObjectName("reelTableView");
     m_table->setAccessibleName("All reels");
     m_table->setModel(m_filter);

@@ -51,6 +51,7 @@ GiveStrengthDialog::GiveStrengthDialog(Document& document, Reels& reels, Splitti
     what->setWordWrap(true);
     column->addWidget(what);
     m_table = new QTableWidget(int(document.session().reels.size()), kColumns);
+    m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
     m_table->setObjectName("reels");
     m_table->setAccessibleName("Reels");
     m_table->setHorizontalHeaderLabels({"Reel", "Like this reel?", "Spill before and after", "Damage"});

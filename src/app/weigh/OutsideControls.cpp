@@ -54,6 +54,7 @@ OutsideControls::OutsideControls(Hearing& hearing, OutsideDesk& desk, QWidget* p
     m_state = addPageText(column);
     m_state->setObjectName("outsidestate");
     m_table = new QTableWidget(0, 3);
+    m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
     m_table->setObjectName("outsideanswers");
     m_table->setAccessibleName("What came back, below Rivlen's own");
     m_table->setHorizontalHeaderLabels({"Of the span", "Spill", "Damage"});

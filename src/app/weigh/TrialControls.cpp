@@ -28,6 +28,7 @@ TrialControls::TrialControls(Hearing& hearing, TrialDesk& trials, const QString&
     tries->addWidget(m_progress, 1);
     column->addLayout(tries);
     m_table = new QTableWidget(0, 3);
+    m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
     m_table->setObjectName(named("trials"));
     m_table->setAccessibleName("Trials, the best first");
     m_table->setHorizontalHeaderLabels({"Best first", "Spill", "Damage"});
