@@ -79,6 +79,8 @@ struct WithoutAPointer : Window {
         waiting.start(50);
         opens();
         settle();
+        window->activateWindow();  // a window manager's work
+        (void)QTest::qWaitForWindowActive(window.get(), 3000);
     }
 };
 
