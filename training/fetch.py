@@ -30,7 +30,7 @@ def fetch(name, archives):
     if not found:
         subprocess.run(["apt-get", "download", "-q", name], cwd=paths.PACKAGES, check=True, capture_output=True)
         found = list(paths.PACKAGES.glob(f"{name}_*.deb"))
-    part = target.with_suffix(".part")
+    part = target.with_name(target.name + ".part")  # two names may differ only behind a dot
     part.mkdir(parents=True, exist_ok=True)
     subprocess.run(["dpkg", "-x", found[0], part], check=True)
     for archive in archives:
