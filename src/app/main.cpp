@@ -10,6 +10,8 @@
 #include "app/split/NetworksDialog.h"
 #include "app/widgets/Theme.h"
 #include "app/window/MainWindow.h"
+#include "app/words/Language.h"
+#include "app/words/Say.h"
 #include "core/base/Memory.h"
 
 using namespace rivlen;
@@ -54,6 +56,7 @@ int run(int argc, char** argv) {
                                       "Opens the list of networks; with --picture it is what the picture shows.");
     parser.addOptions({picture, stage, reelName, split, ownership, page, networks, first});
     parser.process(app);
+    language::apply(language::chosen());
     theme::apply(theme::chosenAppearance());
 
     Studio studio(makeDevice(SoundOutput::remembered()));
@@ -68,7 +71,7 @@ int run(int argc, char** argv) {
     const QStringList files = parser.positionalArguments();
     // What a crash left behind comes first: opening anything else would give it up.
     if (!parser.isSet(picture) && !studio.file.recoverable().isEmpty() &&
-        QMessageBox::question(&window, "Rivlen", "Rivlen ended without saving last time. Recover that session?") ==
+        QMessageBox::question(&window, "Rivlen", say("Rivlen ended without saving last time. Recover that session?")) ==
             QMessageBox::Yes) {
         studio.file.recover();
     } else if (files.size() == 1 && files.front().endsWith(".rivlen")) {

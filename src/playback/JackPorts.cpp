@@ -1,16 +1,13 @@
 #include <jack/jack.h>
-#include <jack/ringbuffer.h>
 #include <jack/transport.h>
 
 #include <algorithm>
 #include <array>
 #include <atomic>
-#include <chrono>
 #include <mutex>
-#include <thread>
 #include <vector>
 
-#include "core/audio/Resampler.h"
+#include "playback/ConvertedSound.h"
 #include "playback/Device.h"
 
 namespace rivlen {
@@ -20,7 +17,7 @@ namespace {
 constexpr int kPorts = 8;  // two each of what is listened to, dialogue, music, ambience
 constexpr const char* kNames[kPorts] = {"Heard left", "Heard right", "Dialogue left", "Dialogue right",
                                         "Music left", "Music right", "Ambience left", "Ambience right"};
-constexpr int kChunk = 256;  // frames that are asked for at once
+constexpr int kChunk = ConvertedSound::kChunk;
 
 /// Frames of all ports, as the player fills them.
 struct Chunk {
@@ -34,34 +31,6 @@ struct Chunk {
     }
 };
 
-/// Frames on their way from the converter's thread to the server's; libjack's ring neither locks nor allocates.
-class FrameRing {
-public:
-    static constexpr int kFrames = 1 << 15;  // more than a server's longest block and what a resampler gives at once
-    FrameRing() : m_ring(jack_ringbuffer_create(kFrames * sizeof(Frame))) {}
-    ~FrameRing() { jack_ringbuffer_free(m_ring); }
-    FrameRing(const FrameRing&) = delete;
-    void clear() { jack_ringbuffer_reset(m_ring); }
-    int waiting() const { return int(jack_ringbuffer_read_space(m_ring) / sizeof(Frame)); }
-    void put(const AudioBuffer& sound) {
-        for (int64_t i = 0; i < sound.frames(); ++i) {
-            Frame frame;
-            for (int p = 0; p < kPorts; ++p) frame[size_t(p)] = sound.channel(p)[size_t(i)];
-            jack_ringbuffer_write(m_ring, reinterpret_cast<const char*>(frame.data()), sizeof frame);
-        }
-    }
-    /// False when nothing has come.
-    bool get(std::array<float, kPorts>& frame) {
-        if (waiting() == 0) return false;
-        jack_ringbuffer_read(m_ring, reinterpret_cast<char*>(frame.data()), sizeof frame);
-        return true;
-    }
-
-private:
-    using Frame = std::array<float, kPorts>;
-    jack_ringbuffer_t* m_ring;
-};
-
 /// libjack tells of each server that it does not find.
 void quiet() {
     jack_set_error_function([](const char*) {});
@@ -70,7 +39,7 @@ void quiet() {
 
 class JackPorts : public Device, public SharedTransport {
 public:
-    explicit JackPorts(TransportUse use) : m_use(use) {}
+    JackPorts(TransportUse use, bool listening) : m_use(use), m_listening(listening) {}
     ~JackPorts() override {
         stop();
         if (m_client) jack_client_close(m_client);
@@ -82,9 +51,14 @@ public:
         m_rate = sampleRate;
         m_callback = std::move(callback);
         if (m_rate != m_serverRate) {
-            m_ring.clear();
-            m_converting = true;
-            m_converter = std::thread([this] { convert(); });
+            const int ahead = std::max<int>(2 * int(jack_get_buffer_size(m_client)), kChunk * 8);
+            m_converted = std::make_unique<ConvertedSound>(
+                kPorts, m_rate, m_serverRate, ahead, [this, chunk = Chunk()](AudioBuffer& in) mutable {
+                    m_callback(chunk.block(kChunk, m_use == TransportUse::Alone ? std::nullopt
+                                                                                : std::optional(m_rolling.load())));
+                    for (int p = 0; p < kPorts; ++p)
+                        for (int i = 0; i < kChunk; ++i) in.channel(p)[size_t(i)] = chunk.sample(p, i);
+                });
         }
         m_live = true;
         return true;
@@ -95,14 +69,15 @@ public:
             const std::lock_guard lock(m_guard);  // the server's thread only tries it
             m_live = false;
         }
-        m_converting = false;
-        if (m_converter.joinable()) m_converter.join();
+        m_converted.reset();
         m_callback = nullptr;
     }
 
     std::string name() const override { return "JACK"; }
+    int rate() const override { return m_serverRate; }
     bool lost() const override { return m_lost; }
     bool hearsStems() const override { return true; }
+    bool listens() const override { return m_voice && m_live && m_rate == m_serverRate; }
     SharedTransport* transport() override { return this; }
 
     TransportUse use() const override { return m_use; }
@@ -143,6 +118,7 @@ private:
         m_serverRate = int(jack_get_sample_rate(m_client));
         for (int p = 0; p < kPorts; ++p)
             m_ports[p] = jack_port_register(m_client, kNames[p], JACK_DEFAULT_AUDIO_TYPE, JackPortIsOutput, 0);
+        if (m_listening) m_voice = jack_port_register(m_client, "Voice", JACK_DEFAULT_AUDIO_TYPE, JackPortIsInput, 0);
         jack_set_process_callback(
             m_client, [](jack_nframes_t n, void* self) { return static_cast<JackPorts*>(self)->process(n); }, this);
         jack_on_shutdown(
@@ -165,6 +141,12 @@ private:
             for (int p = 0; p < 2 && speakers[p]; ++p) jack_connect(m_client, jack_port_name(m_ports[p]), speakers[p]);
             jack_free(speakers);
         }
+        if (m_voice)
+            if (const char** microphones =
+                    jack_get_ports(m_client, nullptr, JACK_DEFAULT_AUDIO_TYPE, JackPortIsPhysical | JackPortIsOutput)) {
+                if (microphones[0]) jack_connect(m_client, microphones[0], jack_port_name(m_voice));
+                jack_free(microphones);
+            }
         return true;
     }
 
@@ -188,6 +170,10 @@ private:
     int process(jack_nframes_t frames) {
         float* out[kPorts];
         for (int p = 0; p < kPorts; ++p) out[p] = static_cast<float*>(jack_port_get_buffer(m_ports[p], frames));
+        if (m_voice) {
+            m_came = static_cast<const float*>(jack_port_get_buffer(m_voice, frames));
+            m_late = late();
+        }
         const auto rolling = followed();
         const std::unique_lock lock(m_guard, std::try_to_lock);
         const jack_nframes_t done = !lock || !m_live         ? 0
@@ -197,10 +183,24 @@ private:
         return 0;
     }
 
+    /// As the server knows it: from our ports to the loudspeakers, and from the microphones to us.
+    int late() const {
+        jack_latency_range_t out{}, in{};
+        jack_port_get_latency_range(m_ports[0], JackPlaybackLatency, &out);
+        jack_port_get_latency_range(m_voice, JackCaptureLatency, &in);
+        return int(out.max + in.max);
+    }
+
     jack_nframes_t direct(float* const* out, jack_nframes_t frames, std::optional<bool> rolling) {
         for (jack_nframes_t done = 0, count; done < frames; done += count) {
             count = std::min<jack_nframes_t>(kChunk, frames - done);
-            m_callback(m_chunk.block(int(count), rolling, m_rolling ? std::optional(m_at + done) : std::nullopt));
+            DeviceBlock block =
+                m_chunk.block(int(count), rolling, m_rolling ? std::optional(m_at + done) : std::nullopt);
+            if (m_came) {
+                block.voice = m_came + done;
+                block.voiceLate = m_late;
+            }
+            m_callback(block);
             for (int p = 0; p < kPorts; ++p)
                 for (jack_nframes_t i = 0; i < count; ++i) out[p][done + i] = m_chunk.sample(p, int(i));
         }
@@ -210,48 +210,33 @@ private:
     jack_nframes_t converted(float* const* out, jack_nframes_t frames) {
         std::array<float, kPorts> frame;
         for (jack_nframes_t i = 0; i < frames; ++i) {
-            if (!m_ring.get(frame)) return i;
+            if (!m_converted->get(frame.data())) return i;
             for (int p = 0; p < kPorts; ++p) out[p][i] = frame[size_t(p)];
         }
         return frames;
     }
 
-    /// On a thread of its own: libsoxr allocates.
-    void convert() {
-        Resampler resampler(m_rate, m_serverRate, kPorts);
-        Chunk chunk;
-        AudioBuffer in(kPorts, kChunk);
-        const int enough = std::max<int>(2 * int(jack_get_buffer_size(m_client)), kChunk * 8);
-        while (m_converting) {
-            if (m_ring.waiting() > std::min(enough, FrameRing::kFrames / 2)) {
-                std::this_thread::sleep_for(std::chrono::milliseconds(2));
-                continue;
-            }
-            m_callback(
-                chunk.block(kChunk, m_use == TransportUse::Alone ? std::nullopt : std::optional(m_rolling.load())));
-            for (int p = 0; p < kPorts; ++p)
-                for (int i = 0; i < kChunk; ++i) in.channel(p)[size_t(i)] = chunk.sample(p, i);
-            m_ring.put(resampler.process(in));
-        }
-    }
-
     const TransportUse m_use;
+    const bool m_listening;
     jack_client_t* m_client = nullptr;
-    jack_port_t* m_ports[kPorts] = {};
+    jack_port_t *m_ports[kPorts] = {}, *m_voice = nullptr;
+    const float* m_came = nullptr;  ///< in the present block
+    int m_late = 0;
     int m_rate = 48000, m_serverRate = 48000;
     std::mutex m_guard;  ///< held by stop() and by a block that is being filled
     RenderCallback m_callback;
-    std::atomic<bool> m_live{false}, m_lost{false}, m_rolling{false}, m_converting{false};
+    std::atomic<bool> m_live{false}, m_lost{false}, m_rolling{false};
     std::atomic<int64_t> m_wanted{-1}, m_reached{-1};  ///< the server's frames
     int64_t m_at = 0;                                  ///< of the transport, where the present block begins
     Chunk m_chunk;
-    FrameRing m_ring;
-    std::thread m_converter;
+    std::unique_ptr<ConvertedSound> m_converted;
 };
 
 }  // namespace
 
-std::unique_ptr<Device> makeJackPorts(TransportUse use) { return std::make_unique<JackPorts>(use); }
+std::unique_ptr<Device> makeJackPorts(TransportUse use, bool listening) {
+    return std::make_unique<JackPorts>(use, listening);
+}
 
 bool jackRuns() {
     quiet();

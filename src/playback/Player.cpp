@@ -108,7 +108,8 @@ void Player::play() {
 void Player::stop() { m_playing = false; }
 
 void Player::rest() {
-    if (m_resting || m_playing || !isOpen() || transport()) return;  // a transport may roll at any moment
+    if (m_resting || m_playing || !isOpen()) return;
+    if (transport() || listens()) return;  // it may roll, or somebody may speak, at any moment
     m_device->pause();
     m_resting = true;
 }
@@ -134,6 +135,11 @@ void Player::locate(int64_t frame) {
     m_locateTo = std::clamp<int64_t>(frame, 0, std::max<int64_t>(0, m_frames - 1));
     m_position = m_locateTo;
     ++m_generation;
+}
+
+void Player::keepVoice(std::shared_ptr<VoiceRing> ring) {
+    m_voice = ring.get();
+    m_lastVoice = std::exchange(m_voiceRing, std::move(ring));  // a block that is under way may still put into it
 }
 
 void Player::setLoop(std::optional<std::pair<int64_t, int64_t>> loop) {
@@ -233,8 +239,10 @@ void Player::render(const DeviceBlock& out) {
     std::fill_n(out.heard, 2 * out.frames, 0.0f);
     for (float* stem : out.stems)
         if (stem) std::fill_n(stem, 2 * out.frames, 0.0f);
-    float left = 0, right = 0;
+    float left = 0, right = 0, voicePeak = 0;
+    VoiceRing* const voice = out.voice ? m_voice.load() : nullptr;
     for (int i = 0; i < out.frames; ++i) {
+        if (out.voice) voicePeak = std::max(voicePeak, std::fabs(out.voice[i]));
         float* frame = out.heard + 2 * i;
         const uint64_t wanted = m_generation;
         if (m_heardGeneration != wanted && m_open == 0.0f) {  // faded out: go on at the new place
@@ -269,6 +277,7 @@ void Player::render(const DeviceBlock& out) {
         left = std::max(left, std::fabs(frame[0]));
         right = std::max(right, std::fabs(frame[1]));
         const int64_t at = block->first + m_offset;
+        if (voice && !stale) voice->put(at - out.voiceLate, out.voice[i]);
         if (!stale) m_position = std::min(at, m_frames - 1);
         if (++m_offset >= block->frames) {
             m_offset = 0;
@@ -278,6 +287,7 @@ void Player::render(const DeviceBlock& out) {
     }
     if (left > m_peakLeft) m_peakLeft = left;
     if (right > m_peakRight) m_peakRight = right;
+    if (voicePeak > m_voicePeak) m_voicePeak = voicePeak;
 }
 
 }  // namespace rivlen

@@ -15,6 +15,7 @@
 #include "playback/Device.h"
 #include "playback/HeardRing.h"
 #include "playback/MixFeed.h"
+#include "playback/VoiceRing.h"
 
 namespace rivlen {
 
@@ -89,10 +90,20 @@ public:
     size_t waiting() const { return m_queue ? m_queue->waiting() : 0; }
     std::string deviceName() const { return m_device->name(); }
 
+    /// The rate that the device runs at, Hz.
+    int deviceRate() const { return m_device->rate() > 0 ? m_device->rate() : m_rate; }
+
     /// Goes on with another device, at the same place.
     void setDevice(std::unique_ptr<Device> device);
     /// The device went away while it was in use: setDevice() goes on.
     bool deviceLost() const { return isOpen() && m_device->lost(); }
+    /// The device brings a voice. It does not rest then.
+    bool listens() const { return isOpen() && m_device->listens(); }
+    /// While it plays, what comes in goes into the ring, at the frames that it answers; null: nowhere.
+    void keepVoice(std::shared_ptr<VoiceRing> ring);
+    /// Largest magnitude of what came in since the last call, whether it plays or not.
+    float takeVoicePeak() { return m_voicePeak.exchange(0); }
+
     /// The shared transport that is to be followed or led; null: none.
     SharedTransport* transport() const;
     /// What is to be played from the place of the last locate() on is ready.
@@ -138,6 +149,8 @@ private:
     std::atomic<int> m_underruns{0};
     std::atomic<bool> m_looping{false};
     std::atomic<bool> m_stemsHeard{false};  ///< the device asks for stems too
+    std::atomic<float> m_voicePeak{0};
+    std::atomic<VoiceRing*> m_voice{nullptr};
 
     int64_t m_frames = 0;
     int m_rate = 48000, m_channels = 2;
@@ -152,6 +165,7 @@ private:
     float m_gainStep = 0.002f, m_fadeStep = 0.004f;
 
     HeardRing m_ring;
+    std::shared_ptr<VoiceRing> m_voiceRing, m_lastVoice;
     MixFeed m_mix;
 
     // The feeder's own.

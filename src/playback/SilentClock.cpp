@@ -73,6 +73,8 @@ public:
     std::string name() const override { return m_silent ? m_clock->name() : m_device->name(); }
     bool lost() const override { return !m_silent && m_device->lost(); }
     bool hearsStems() const override { return !m_silent && m_device->hearsStems(); }
+    bool listens() const override { return !m_silent && m_device->listens(); }
+    int rate() const override { return m_silent ? 0 : m_device->rate(); }
     SharedTransport* transport() override { return m_silent ? nullptr : m_device->transport(); }
 
 private:

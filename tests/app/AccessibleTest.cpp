@@ -6,9 +6,8 @@
 #include <QComboBox>
 #include <QLineEdit>
 #include <QStackedWidget>
-#include <QTabBar>
 
-#include "WindowFixture.h"
+#include "EveryPage.h"
 #include "app/views/TimeView.h"
 
 using namespace rivlen;
@@ -51,14 +50,7 @@ struct Accessible : Window {
         }
     }
     void lookAtPages() {
-        look();
-        for (auto* tabs : window->findChildren<QTabBar*>()) {
-            if (!tabs->isVisibleTo(window.get())) continue;
-            for (int i = 0; i < tabs->count(); ++i) {
-                tabs->setCurrentIndex(i);
-                look();
-            }
-        }
+        onEveryPage(*window, [this](const QString&) { look(); });
     }
 };
 

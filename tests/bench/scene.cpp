@@ -76,6 +76,10 @@ Row measured(const fs::path& base, double marked, bool self) {
     if (self) spans = sureMoments(scene, card);
     LearnSettings settings;
     settings.keepAnyway = true;
+    if (spans.empty()) {  // the window says so, and does not begin
+        std::printf("%s %-9s no sure moment to learn from\n", base.filename().c_str(), row.kind.c_str());
+        return row;
+    }
     const SceneOutcome outcome = learnApart(card, sceneSounds(spans, card.sampleRate), {}, settings);
     row.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     row.kept = outcome.kept;

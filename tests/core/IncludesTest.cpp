@@ -65,8 +65,8 @@ TEST(Includes, FoldersOfTheCoreStandInOneOrder) {
 // In the window a folder may include what stands before it; stages never each other, widgets nothing of the
 // application.
 TEST(Includes, FoldersOfTheWindowStandInOneOrder) {
-    const std::vector<std::string> order{"widgets", "work",  "document", "reels",   "hearing",  "views",
-                                         "intake",  "split", "weigh",    "rebuild", "dispatch", "window"};
+    const std::vector<std::string> order{"words",  "widgets", "work",  "document", "reels",    "hearing", "views",
+                                         "intake", "split",   "weigh", "rebuild",  "dispatch", "window"};
     const std::set<std::string> stages{"intake", "split", "weigh", "rebuild", "dispatch"};
     const auto place = [&](const std::string& folder) {
         return std::find(order.begin(), order.end(), folder) - order.begin();
@@ -78,7 +78,7 @@ TEST(Includes, FoldersOfTheWindowStandInOneOrder) {
         ASSERT_LT(size_t(place(from)), order.size()) << "a folder that is not in the order: " << file;
         EXPECT_LE(place(to), place(from)) << file << " includes " << line << ", which stands later";
         if (from == "widgets") {
-            EXPECT_EQ(to, from) << file << " includes " << line;
+            EXPECT_TRUE(to == from || to == "words") << file << " includes " << line;
         }
         if (stages.contains(from) && stages.contains(to)) {
             EXPECT_EQ(to, from) << "one stage includes another: " << file << " includes " << line;

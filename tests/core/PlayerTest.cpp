@@ -357,3 +357,70 @@ TEST(Player, IsMovedAndClosedWhileItRests) {
     scene.player.close();  // does not hang
     EXPECT_FALSE(scene.player.resting());
 }
+
+namespace {
+
+/// A device that takes one rate only, and that the test pulls.
+class OneRate : public Device {
+public:
+    explicit OneRate(int rate) : m_takes(rate) {}
+    bool start(int sampleRate, RenderCallback callback) override {
+        if (sampleRate != m_takes) return false;
+        m_callback = std::move(callback);
+        return true;
+    }
+    void stop() override { m_callback = nullptr; }
+    std::string name() const override { return "one rate"; }
+    bool listens() const override { return true; }
+    std::vector<float> pull(int frames) {
+        std::vector<float> right;
+        while (int(right.size()) < frames) {
+            float block[2 * 64];
+            m_callback({block, {}, 64, {}, {}});
+            for (int i = 0; i < 64; ++i) right.push_back(block[2 * i + 1]);
+            std::this_thread::sleep_for(std::chrono::milliseconds(1));  // slower than the conversion
+        }
+        return right;
+    }
+
+private:
+    const int m_takes;
+    RenderCallback m_callback;
+};
+
+}  // namespace
+
+TEST(Player, ADeviceThatDoesNotTakeTheRateGetsItConverted) {
+    auto* inner = new OneRate(96000);
+    Player player(atRate(std::unique_ptr<Device>(inner)));
+    const AudioBuffer tone = sine(1000, 0.5, 44100, 44100 * 4, 2);
+    player.open([&] { return std::make_unique<BufferSource>(tone, 44100); });
+    EXPECT_EQ(player.deviceRate(), 96000);
+    EXPECT_FALSE(player.listens()) << "what comes in at another rate has no place of its own";
+    player.play();
+    // 1000 Hz at the device's rate, and nothing else, in most pieces: a busy machine may leave some out.
+    inner->pull(9600);
+    int right = 0;
+    for (int piece = 0; piece < 40; ++piece) {
+        const auto heard = inner->pull(960);
+        double c = 0, s = 0, all = 0;
+        for (size_t i = 0; i < 960; ++i) {
+            const double phase = 2 * std::numbers::pi * 1000 * double(i) / 96000;
+            c += heard[i] * std::cos(phase), s += heard[i] * std::sin(phase), all += double(heard[i]) * heard[i];
+        }
+        const double amplitude = 2 * std::hypot(c, s) / 960;
+        right += std::fabs(amplitude - 0.5) < 0.005 && all / 960 - amplitude * amplitude / 2 < 1e-5;
+    }
+    EXPECT_GT(right, 20);
+}
+
+TEST(Player, ADeviceOfTheRecordingsRateIsLeftAlone) {
+    Player player(atRate(std::make_unique<OneRate>(44100)));
+    const AudioBuffer tone = sine(1000, 0.5, 44100, 44100, 2);
+    player.open([&] { return std::make_unique<BufferSource>(tone, 44100); });
+    EXPECT_EQ(player.deviceRate(), 44100);
+    EXPECT_TRUE(player.listens());
+    Player chosen(atRate(std::make_unique<OneRate>(44100), 48000));
+    chosen.open([&] { return std::make_unique<BufferSource>(tone, 44100); });
+    EXPECT_FALSE(chosen.listens()) << "a chosen rate that it does not take is not replaced in secret";
+}

@@ -249,3 +249,57 @@ TEST_F(Jack, AServerThatGoesAwayIsNoticed) {
     EXPECT_FALSE(jackRuns());
     EXPECT_FALSE(makeJackPorts(TransportUse::Alone)->start(kRate, [](const DeviceBlock&) {}));
 }
+
+TEST_F(Jack, AVoiceComesInAtTheFramesThatItAnswers) {
+    // A client that says where the transport is: what Rivlen keeps of it must be late by what the server says of the
+    // way to the loudspeakers, everywhere.
+    struct Speaker {
+        jack_client_t* client = jack_client_open("speaker", JackNoStartServer, nullptr);
+        jack_port_t* out = jack_port_register(client, "out", JACK_DEFAULT_AUDIO_TYPE, JackPortIsOutput, 0);
+        Speaker() {
+            jack_set_process_callback(
+                client,
+                [](jack_nframes_t n, void* self) {
+                    auto* s = static_cast<Speaker*>(self);
+                    jack_position_t at{};
+                    jack_transport_query(s->client, &at);
+                    auto* to = static_cast<float*>(jack_port_get_buffer(s->out, n));
+                    for (jack_nframes_t i = 0; i < n; ++i) to[i] = float(at.frame + i) / float(1 << 20);
+                    return 0;
+                },
+                this);
+            jack_activate(client);
+        }
+        ~Speaker() { jack_client_close(client); }
+    } speaker;
+    Player player(makeJackPorts(TransportUse::Lead, true));
+    open(player);
+    EXPECT_TRUE(player.listens());
+    Ear ear;
+    EXPECT_EQ(ear.connections("Rivlen:Voice"), std::vector<std::string>{"system:capture_1"}) << "the first microphone";
+    ASSERT_EQ(jack_disconnect(speaker.client, "system:capture_1", "Rivlen:Voice"), 0);
+    ASSERT_EQ(jack_connect(speaker.client, "speaker:out", "Rivlen:Voice"), 0);
+    jack_latency_range_t way{};
+    jack_port_get_latency_range(jack_port_by_name(speaker.client, "Rivlen:Heard left"), JackPlaybackLatency, &way);
+    EXPECT_GT(way.max, 0u);
+    const auto ring = std::make_shared<VoiceRing>();
+    player.keepVoice(ring);
+    player.transport()->locate(40000);
+    player.transport()->roll();
+    ASSERT_TRUE(until(player, [&] { return player.position() > 40000 + kRate / 2; }));
+    player.transport()->halt();
+    player.keepVoice(nullptr);
+    const auto came = ring->take();
+    ASSERT_GT(came.size(), size_t(kRate) / 4);
+    size_t right = 0;
+    for (const auto& sample : came)
+        right += std::llround(double(sample.value) * (1 << 20)) - sample.frame == int64_t(way.max);
+    EXPECT_GT(double(right) / double(came.size()), 0.5) << "but for blocks in which the transport stood";
+}
+
+TEST_F(Jack, AtAnotherRateThereIsNoVoice) {
+    Player player(makeJackPorts(TransportUse::Alone, true));
+    const AudioBuffer tone = sine(1000, 0.5, 44100, 44100, 2);
+    player.open([&] { return std::make_unique<BufferSource>(tone, 44100); });
+    EXPECT_FALSE(player.listens());
+}

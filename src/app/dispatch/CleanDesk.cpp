@@ -4,6 +4,8 @@
 #include <QSettings>
 #include <algorithm>
 
+#include "app/words/Say.h"
+
 namespace rivlen {
 
 CleanDesk::CleanDesk(Document& document, Reels& reels, DispatchDesk& dispatch, Work& work, QObject* parent)
@@ -32,11 +34,11 @@ QString CleanDesk::usualFolder() const {
 
 void CleanDesk::clean(const QString& folder) {
     const Reel* reel = m_document.reel();
-    if (!reel) return m_work.warn("Add a recording at Intake first.");
-    if (busy()) return m_work.warn("A voice is being cleaned already: wait for it, or cancel it below.");
+    if (!reel) return m_work.warn(say("Add a recording at Intake first."));
+    if (busy()) return m_work.warn(say("A voice is being cleaned already: wait for it, or cancel it below."));
     const auto made = std::make_shared<std::optional<CleanVoice>>();
     m_job = m_work.submit(
-        Work::Queue::Long, "Cleaning the voice of " + reel->name,
+        Work::Queue::Long, say("Cleaning the voice of ") + QString::fromStdString(reel->name),
         [reel = *reel, purpose = purpose(), known = m_reels.of(reel->id).diagnosis,
          made](Progress& progress, const Work::Post&) { *made = cleanVoice(reel, purpose, progress, known); },
         [this, folder, made](const JobQueue::Outcome&) {
@@ -52,7 +54,7 @@ void CleanDesk::take(const CleanVoice& clean, const QString& folder) {
     if (!now || now->source != clean.reel.source) return;  // taken out, or another file, meanwhile
     const MediaInfo info = m_reels.of(now->id).info.value_or(MediaInfo());
     std::vector<Deliverable> wanted = voiceDeliverables(info, std::nullopt);
-    m_document.editSession("Clean the voice", [&](Session& s) {
+    m_document.editSession(say("Clean the voice"), [&](Session& s) {
         Reel& r = *s.reel(clean.reel.id);
         r.treatments = clean.reel.treatments;
         r.stem = clean.reel.stem;

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "app/words/Say.h"
 #include "app/work/Tried.h"
 #include "core/session/SessionDelivery.h"
 
@@ -55,7 +56,7 @@ void DeliverablesDesk::editChosen(const QString& name, const std::function<void(
 }
 
 void DeliverablesDesk::setOn(const std::set<int>& which, bool on) {
-    m_document.editDeliverables(on ? "Deliver" : "Do not deliver", [&](auto& all) {
+    m_document.editDeliverables(on ? say("Deliver") : say("Do not deliver"), [&](auto& all) {
         for (int i : which) all[size_t(i)].on = on;
     });
 }
@@ -67,7 +68,7 @@ void DeliverablesDesk::tickSelected() {
 }
 
 void DeliverablesDesk::add() {
-    m_document.editDeliverables("Add deliverable", [&](auto& all) {
+    m_document.editDeliverables(say("Add deliverable"), [&](auto& all) {
         Deliverable d = m_chosen >= 0 && m_chosen < int(all.size()) ? all[size_t(m_chosen)] : Deliverable();
         int number = 1;
         const auto taken = [&](const std::string& name) {
@@ -82,20 +83,20 @@ void DeliverablesDesk::add() {
 }
 
 void DeliverablesDesk::remove() {
-    m_document.editDeliverables("Remove deliverable", [&](auto& all) {
+    m_document.editDeliverables(say("Remove deliverable"), [&](auto& all) {
         if (all.size() > 1 && m_chosen >= 0 && m_chosen < int(all.size())) all.erase(all.begin() + m_chosen);
     });
 }
 
 void DeliverablesDesk::useSet(const DeliverySet& set) {
-    m_document.editDeliverables("Use set " + QString::fromStdString(set.name),
+    m_document.editDeliverables(say("Use set ") + QString::fromStdString(set.name),
                                 [&](auto& all) { all = set.deliverables; });
     choose(0);
 }
 
 void DeliverablesDesk::keepSet(const QString& name) {
     if (tried(m_work, [&] { saveOwnDeliverySet({name.trimmed().toStdString(), "", deliverables()}); }))
-        m_work.report(QString("The set \"%1\" is kept: it is among the sets from now on.").arg(name.trimmed()));
+        m_work.report(say("The set \"%1\" is kept: it is among the sets from now on.").arg(name.trimmed()));
 }
 
 void DeliverablesDesk::readSet(const QString& file) {
@@ -104,21 +105,21 @@ void DeliverablesDesk::readSet(const QString& file) {
 
 void DeliverablesDesk::writeSet(const QString& file) {
     if (tried(m_work, [&] { writeDeliverySet({m_document.session().name, "", deliverables()}, toPath(file)); }))
-        m_work.report(QString("The set is written to %1.").arg(file));
+        m_work.report(say("The set is written to %1.").arg(file));
 }
 
 QString DeliverablesDesk::preview() const {
     if (m_chosen < 0 || m_chosen >= int(deliverables().size())) return {};
     Reel none;
-    none.name = "Reel";
+    none.name = say("Reel").toStdString();
     return fileName(deliverables()[size_t(m_chosen)], m_document.reel() ? *m_document.reel() : none);
 }
 
 QString DeliverablesDesk::fileName(const Deliverable& d, const Reel& reel) const {
     try {
         const auto names = deliveryFileNames(d, m_document.session().name, reel.name, mixNamesOf(reel));
-        return QString::fromStdString(
-            names.size() > 1 ? names.front() + " and " + std::to_string(names.size() - 1) + " more" : names.front());
+        const QString first = QString::fromStdString(names.front());
+        return names.size() > 1 ? say("%1 and %2 more").arg(first).arg(names.size() - 1) : first;
     } catch (const Error& e) {
         return QString::fromStdString(e.what());
     }

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -12,11 +13,11 @@ using State_ = DispatchDesk::Delivery::State;
 
 QString stateText(const DispatchDesk::Delivery& d) {
     switch (d.state) {
-        case State_::Waiting: return "waiting";
-        case State_::AtWork: return "at work";
-        case State_::Delivered: return d.current ? "delivered" : "changed since";
-        case State_::HeldBack: return "held back";
-        case State_::Failed: return "failed";
+        case State_::Waiting: return say("waiting");
+        case State_::AtWork: return say("at work");
+        case State_::Delivered: return d.current ? say("delivered") : say("changed since");
+        case State_::HeldBack: return say("held back");
+        case State_::Failed: return say("failed");
     }
     return {};
 }
@@ -24,10 +25,10 @@ QString stateText(const DispatchDesk::Delivery& d) {
 QString figure(double v) { return QString::number(v, 'f', 1).replace('-', QChar(0x2212)); }
 
 QString strengthText(const std::string& id) {
-    if (id.empty()) return "the reel's own";
+    if (id.empty()) return say("the reel's own");
     for (const auto& s : deliveryStrengths())
-        if (id == s.id) return s.name;
-    return QString("candidate %1").arg(QString::fromStdString(id));
+        if (id == s.id) return said(s.name);
+    return say("candidate %1").arg(QString::fromStdString(id));
 }
 
 }  // namespace
@@ -75,23 +76,23 @@ QString DeliveriesModel::text(const Row& row, int column) const {
     switch (column) {
         case Reel_: return reel ? QString::fromStdString(reel->name) : QString();
         case Name: return QString::fromStdString(d.name);
-        case Holds: return deliveryContent(d.holds).name;
+        case Holds: return said(deliveryContent(d.holds).name);
         case Strength: return strengthText(d.candidate);
         case Loudness:
-            if (report) return report->integrated ? figure(*report->integrated) : QString("silent");
-            return d.loudness ? "to " + figure(*d.loudness) : QString("as it is");
+            if (report) return report->integrated ? figure(*report->integrated) : say("silent");
+            return d.loudness ? say("to ") + figure(*d.loudness) : say("as it is");
         case Peak:
-            if (report) return report->truePeak ? figure(*report->truePeak) : QString("silent");
-            return d.loudness ? "below " + figure(d.ceiling) : QString("as it is");
+            if (report) return report->truePeak ? figure(*report->truePeak) : say("silent");
+            return d.loudness ? say("below ") + figure(d.ceiling) : say("as it is");
         case Checks: {
             if (!report) return {};
             const auto good = std::count_if(report->checks.begin(), report->checks.end(),
                                             [](const DeliveryCheck& c) { return c.passed; });
             return good == long(report->checks.size())
-                       ? QString("all %1").arg(good)
-                       : QString("%1 of %2 failed").arg(long(report->checks.size()) - good).arg(report->checks.size());
+                       ? say("all %1").arg(good)
+                       : say("%1 of %2 failed").arg(long(report->checks.size()) - good).arg(report->checks.size());
         }
-        case State: return made ? stateText(*made) : d.on ? "to be made" : "left out";
+        case State: return made ? stateText(*made) : d.on ? say("to be made") : say("left out");
         case File:
             if (report && !report->heldBack) return QString::fromStdString(report->path.filename().string());
             return reel ? m_desk.fileName(d, *reel) : QString();
@@ -121,14 +122,14 @@ QVariant DeliveriesModel::data(const QModelIndex& index, int role) const {
             return index.column() == Loudness || index.column() == Peak ? int(Qt::AlignRight | Qt::AlignVCenter)
                                                                         : int(Qt::AlignLeft | Qt::AlignVCenter);
         case Qt::ToolTipRole:
-            if (index.column() == Holds) return deliveryContent(d.holds).explanation;
-            if (index.column() == State && made && !made->error.empty()) return QString::fromStdString(made->error);
+            if (index.column() == Holds) return said(deliveryContent(d.holds).explanation);
+            if (index.column() == State && made && !made->error.empty()) return said(made->error);
             if (index.column() == Checks && made && made->report) {
                 QStringList lines;
                 for (const auto& c : made->report->checks)
                     lines << QString("%1 %2: %3")
                                  .arg(c.passed ? QChar(0x2713) : QChar(0x2717))
-                                 .arg(QString::fromStdString(c.name), QString::fromStdString(c.detail));
+                                 .arg(said(c.name), said(c.detail));
                 return lines.join("\n");
             }
             return text(row, index.column());
@@ -144,10 +145,17 @@ QVariant DeliveriesModel::data(const QModelIndex& index, int role) const {
 }
 
 QVariant DeliveriesModel::headerData(int section, Qt::Orientation orientation, int role) const {
-    static const char* names[kColumns] = {"Reel", "Deliverable", "Holds", "Strength", "LUFS",
-                                          "dBTP", "Checks",      "State", "File"};
+    static const char* names[kColumns] = {QT_TRID_NOOP("Reel"),
+                                          QT_TRID_NOOP("Deliverable"),
+                                          QT_TRID_NOOP("Holds"),
+                                          QT_TRID_NOOP("Strength"),
+                                          "LUFS",
+                                          "dBTP",
+                                          QT_TRID_NOOP("Checks"),
+                                          QT_TRID_NOOP("State"),
+                                          QT_TRID_NOOP("File")};
     if (orientation != Qt::Horizontal || role != Qt::DisplayRole) return {};
-    return names[section];
+    return say(names[section]);
 }
 
 Qt::ItemFlags DeliveriesModel::flags(const QModelIndex& index) const {

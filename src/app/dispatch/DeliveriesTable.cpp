@@ -5,6 +5,7 @@
 #include <QVBoxLayout>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -17,9 +18,9 @@ DeliveriesTable::DeliveriesTable(Document& document, Reels& reels, DeliverablesD
     auto* top = new QHBoxLayout;
     m_count = new QLabel;
     m_count->setObjectName("deliveriescount");
-    m_all = new QCheckBox("All reels");
+    m_all = new QCheckBox(say("All reels"));
     m_all->setObjectName("allreels");
-    m_all->setToolTip("Shows and delivers those of all reels, not of the present one alone (Y)");
+    m_all->setToolTip(say("Shows and delivers those of all reels, not of the present one alone (Y)"));
     top->addWidget(m_count, 1);
     top->addWidget(m_all);
     column->addLayout(top);
@@ -28,7 +29,7 @@ DeliveriesTable::DeliveriesTable(Document& document, Reels& reels, DeliverablesD
     m_table = new QTableView;
     m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
     m_table->setObjectName("deliveries");
-    m_table->setAccessibleName("What leaves the house");
+    m_table->setAccessibleName(say("What leaves the house"));
     m_table->setModel(&m_sorted);
     m_table->setSortingEnabled(true);
     m_table->horizontalHeader()->setSortIndicator(-1, Qt::AscendingOrder);
@@ -41,7 +42,7 @@ DeliveriesTable::DeliveriesTable(Document& document, Reels& reels, DeliverablesD
     m_table->verticalHeader()->setDefaultSectionSize(24);
     m_table->horizontalHeader()->setHighlightSections(false);
     m_table->horizontalHeader()->setStretchLastSection(true);
-    constexpr int widths[DeliveriesModel::kColumns] = {104, 136, 84, 92, 58, 74, 58, 92, 100};
+    constexpr int widths[DeliveriesModel::kColumns] = {104, 130, 84, 92, 66, 74, 64, 90, 100};
     for (int c = 0; c < DeliveriesModel::kColumns; ++c) m_table->setColumnWidth(c, widths[c]);
     m_table->setTextElideMode(Qt::ElideMiddle);  // names differ at their ends
     column->addWidget(m_table, 1);
@@ -75,13 +76,16 @@ void DeliveriesTable::refresh() {
     const auto& all = m_desk.deliverables();
     const auto on = std::count_if(all.begin(), all.end(), [](const Deliverable& d) { return d.on; });
     const size_t reels = m_desk.allReels() ? m_document.session().reels.size() : m_document.reel() ? 1 : 0;
-    const QString of = m_desk.allReels()   ? QString("%1 reels").arg(reels)
+    const QString of = m_desk.allReels()   ? say("%1 reels").arg(reels)
                        : m_document.reel() ? QString::fromStdString(m_document.reel()->name)
-                                           : QString("no reel");
-    m_count->setText(QString("<b>%1 file%2</b> of %3 ticked; X ticks the selected rows, what is changed at the right "
-                             "counts for all of them")
-                         .arg(long(reels) * on)
-                         .arg(long(reels) * on == 1 ? "" : "s")
+                                           : say("no reel");
+    const long files = long(reels) * on;
+    m_count->setText((files == 1
+                          ? say("<b>%1 file</b> of %2 ticked; X ticks the selected rows, what is changed at the "
+                                "right counts for all of them")
+                          : say("<b>%1 files</b> of %2 ticked; X ticks the selected rows, what is changed at the "
+                                "right counts for all of them"))
+                         .arg(files)
                          .arg(of.toHtmlEscaped()));
     // The row of what is chosen, where the hand has not chosen several.
     const int row = m_document.reel() ? m_model.rowOf(m_document.reel()->id, m_desk.chosen()) : -1;

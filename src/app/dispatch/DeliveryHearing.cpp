@@ -1,5 +1,6 @@
 #include "app/dispatch/DeliveryHearing.h"
 
+#include "app/words/Say.h"
 #include "core/media/JoinedFiles.h"
 #include "core/session/SessionDelivery.h"
 #include "core/space/FoldedSource.h"
@@ -74,7 +75,7 @@ std::shared_ptr<const MixPlan> DeliveryHearing::delivered(const DeliveryReport& 
     if (files.size() < report.files.size()) {  // at another rate: heard once it is brought to the reel's
         m_own.begin();
         m_own.submit(
-            "Reading " + report.path.filename().string(),
+            say("Reading ") + QString::fromStdString(report.path.filename().string()),
             [all = report.files, rate](Progress& progress, const Work::Post&) {
                 for (size_t i = 0; i < all.size(); ++i)
                     convertSound(all[i], rate,
@@ -132,7 +133,7 @@ std::shared_ptr<const MixPlan> DeliveryHearing::placedAgain(const DeliveryReport
 std::shared_ptr<const MixPlan> DeliveryHearing::toBeDelivered(const Deliverable& d) {
     const auto materials = m_mix.materials();
     if (!materials || !materials->reel().stems || !materials->reel().stems->finished()) {
-        m_why = "The reel is not split yet: it is heard once it is.";
+        m_why = say("The reel is not split yet: it is heard once it is.");
         return nullptr;
     }
     const DeliverySource source = deliverySource(m_document.session(), *m_document.reel(), d, materials->reel());

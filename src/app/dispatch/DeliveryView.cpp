@@ -6,6 +6,7 @@
 
 #include "app/views/WaveDrawing.h"
 #include "app/widgets/Plaque.h"
+#include "app/words/Say.h"
 #include "core/audio/Decibel.h"
 
 namespace rivlen {
@@ -101,7 +102,7 @@ void DeliveryView::paintLoudness(QPainter& p, const QRectF& lane) {
                      low = yOf(*m_chosen->loudness - m_chosen->tolerance);
         p.fillRect(QRectF(0, high, width(), std::max(2.0, low - high)), band);
         p.setPen(QPen(theme::good, 1));
-        paintLevel(p, yOf(*m_chosen->loudness), "target " + figure(*m_chosen->loudness, "LUFS"));
+        paintLevel(p, yOf(*m_chosen->loudness), say("target ") + figure(*m_chosen->loudness, "LUFS"));
     }
     if (r.noiseAfter) {
         const double after = yOf(*r.noiseAfter), before = r.noiseBefore ? yOf(*r.noiseBefore) : after;
@@ -109,9 +110,9 @@ void DeliveryView::paintLoudness(QPainter& p, const QRectF& lane) {
         if (r.noiseBefore && std::fabs(before - after) > 3) p.drawLine(QPointF(0, before), QPointF(width(), before));
         paintLevel(p, after,
                    r.noiseBefore && std::fabs(*r.noiseAfter - *r.noiseBefore) > 0.05
-                       ? "noise floor " + figure(*r.noiseBefore, "") + QChar(0x2192) + " " +
+                       ? say("noise floor ") + figure(*r.noiseBefore, "") + QChar(0x2192) + " " +
                              figure(*r.noiseAfter, "dBFS")
-                       : "noise floor " + figure(*r.noiseAfter, "dBFS"),
+                       : say("noise floor ") + figure(*r.noiseAfter, "dBFS"),
                    false);
     }
 }
@@ -141,8 +142,8 @@ void DeliveryView::paintWave(QPainter& p, const QRectF& lane) {
     p.setPen(QPen(over ? theme::attention : theme::good, 1));
     p.drawLine(QPointF(0, middle + ceiling), QPointF(width(), middle + ceiling));
     paintLevel(p, middle - ceiling,
-               "ceiling " + figure(m_chosen->ceiling, "dBTP") +
-                   (r.truePeak ? ", peak " + figure(*r.truePeak, "dBTP") : QString()));
+               say("ceiling ") + figure(m_chosen->ceiling, "dBTP") +
+                   (r.truePeak ? say(", peak ") + figure(*r.truePeak, "dBTP") : QString()));
 }
 
 void DeliveryView::paintClose(QPainter& p, const QRectF& lane, const QColor& colour) {
@@ -170,13 +171,13 @@ void DeliveryView::paintPicture(QPainter& p) {
     const double x = 18 + p.fontMetrics().horizontalAdvance(name);
     p.setFont(theme::font(12));
     p.setPen(theme::quietInk);
-    QString said = made ? QString::fromStdString(m_made->report->format) : QString("not delivered yet");
-    if (made && m_made->report->limited < -0.05) said += ", limited by " + figure(-m_made->report->limited, "dB");
-    if (m_heard.plays() == DeliveryHearing::Plays::Delivered) said += "; 9 plays the file, 1 the source";
+    QString line = made ? said(m_made->report->format) : say("not delivered yet");
+    if (made && m_made->report->limited < -0.05) line += say(", limited by ") + figure(-m_made->report->limited, "dB");
+    if (m_heard.plays() == DeliveryHearing::Plays::Delivered) line += say("; 9 plays the file, 1 the source");
     else if (m_heard.plays() == DeliveryHearing::Plays::ToBeDelivered)
-        said += "; 9 plays what it will hold, before its loudness, 1 the source";
-    else if (!m_heard.why().isEmpty()) said += "; " + m_heard.why();
-    p.drawText(QPointF(x, 16), said);
+        line += say("; 9 plays what it will hold, before its loudness, 1 the source");
+    else if (!m_heard.why().isEmpty()) line += "; " + m_heard.why();
+    p.drawText(QPointF(x, 16), line);
     const QRectF loudness(0, kHead, width(), kLoudness), wave(0, kHead + kLoudness + kGap, width(), kWave);
     p.setPen(theme::line);
     p.drawLine(wave.topLeft(), wave.topRight());

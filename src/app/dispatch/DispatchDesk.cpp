@@ -3,6 +3,7 @@
 #include <QFileInfo>
 #include <algorithm>
 
+#include "app/words/Say.h"
 #include "app/work/Tried.h"
 #include "core/base/Resources.h"
 #include "core/media/Timecode.h"
@@ -45,7 +46,7 @@ void DispatchDesk::dispatch(const QString& folder, bool allReels) {
     std::vector<const Reel*> reels;
     for (const Reel& r : session.reels)
         if (allReels || r.id == session.current) reels.push_back(&r);
-    if (reels.empty()) return void(m_work.warn("Add a recording at Intake first."));
+    if (reels.empty()) return void(m_work.warn(say("Add a recording at Intake first.")));
     // All of them or none.
     const bool fine = tried(m_work, [&] {
         checkNames(session, reels, wanted, toPath(folder), false);
@@ -83,12 +84,13 @@ void DispatchDesk::dispatchSession(const QString& file, const QString& folder) {
     const bool fine = tried(m_work, [&] {
         const Session session = loadSession(toPath(file));
         if (!foreignFiles(session, toPath(file)).empty())
-            throw Error(Error::Kind::Usage, "The session \"" + file.toStdString() +
-                                                "\" names recordings outside of its folder: open it once, to say that "
-                                                "they may be read.");
+            throw Error(Error::Kind::Usage, say("The session \"%1\" names recordings outside of its folder: open it "
+                                                "once, to say that they may be read.")
+                                                .arg(file)
+                                                .toStdString());
         if (session.reels.empty())
             throw Error(Error::Kind::Usage,
-                        "The session \"" + file.toStdString() + "\" has no reels: add a recording to it first.");
+                        say("The session \"%1\" has no reels: add a recording to it first.").arg(file).toStdString());
         std::vector<Deliverable> wanted;
         for (const Deliverable& d : session.deliverables.empty() ? usualDeliverables() : session.deliverables)
             if (d.on) wanted.push_back(d);
@@ -113,11 +115,12 @@ void DispatchDesk::start() {
             throw;
         }
     };
-    m_jobs.submit("Dispatching", work, [this](const JobQueue::Outcome&) {
+    m_jobs.submit(say("Dispatching"), work, [this](const JobQueue::Outcome&) {
         emit changed();
         if (busy()) return;
         if (m_stopped) {
-            if (m_queue->waiting()) m_work.report("Dispatch was stopped; Go on at Queue takes up where it stopped.");
+            if (m_queue->waiting())
+                m_work.report(say("Dispatch was stopped; Go on at Queue takes up where it stopped."));
             return;
         }
         if (m_queue->waiting() && !m_queue->paused()) return start();  // came in while the last one ended
@@ -127,20 +130,18 @@ void DispatchDesk::start() {
         QString why, folder;
         for (const auto& t : m_queue->tasks()) {
             failed += t.state == DeliveryTask::State::Failed;
-            if (t.state == DeliveryTask::State::Failed && why.isEmpty()) why = QString::fromStdString(t.error);
+            if (t.state == DeliveryTask::State::Failed && why.isEmpty()) why = said(t.error);
             folder = QString::fromStdString(t.folder.filename().string());
         }
         if (failed)
-            m_work.warn(failed == 1 ? why
-                                    : QString("%1 reels could not be delivered; the first: %2").arg(failed).arg(why));
+            m_work.warn(failed == 1 ? why : say("%1 reels could not be delivered; the first: %2").arg(failed).arg(why));
         else if (held)
-            m_work.warn(
-                QString("%1 of %2 deliverables failed a check and were held back: see Queue, or the report in %3.")
-                    .arg(held)
-                    .arg(all.size())
-                    .arg(folder));
+            m_work.warn(say("%1 of %2 deliverables failed a check and were held back: see Queue, or the report in %3.")
+                            .arg(held)
+                            .arg(all.size())
+                            .arg(folder));
         else if (!all.empty() && !m_queue->waiting())
-            m_work.report(QString("%1 deliverables are in %2, all checks passed.").arg(all.size()).arg(folder));
+            m_work.report(say("%1 deliverables are in %2, all checks passed.").arg(all.size()).arg(folder));
     });
     emit changed();
 }
@@ -224,10 +225,10 @@ std::vector<DeliveryReport> DispatchDesk::reports() const {
 
 void DispatchDesk::handOver(const QString& folder, double handles) {
     const Reel* reel = m_document.reel();
-    if (!reel) return void(m_work.warn("Add a recording at Intake first."));
+    if (!reel) return void(m_work.warn(say("Add a recording at Intake first.")));
     const auto made = std::make_shared<std::string>();
     m_jobs.submit(
-        "Handing over " + reel->name,
+        say("Handing over ") + QString::fromStdString(reel->name),
         [session = m_document.session(), id = reel->id, to = toPath(folder), handles, made](Progress& progress,
                                                                                             const Work::Post&) {
             const Reel& r = *session.reel(id);
@@ -237,7 +238,7 @@ void DispatchDesk::handOver(const QString& folder, double handles) {
         [this, made](const JobQueue::Outcome&) {
             emit changed();
             if (!made->empty())
-                m_work.report(QString("Handed over in %1; MANIFEST.txt says what is what.")
+                m_work.report(say("Handed over in %1; MANIFEST.txt says what is what.")
                                   .arg(QFileInfo(QString::fromStdString(*made)).fileName()));
         });
     emit changed();

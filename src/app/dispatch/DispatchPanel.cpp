@@ -6,6 +6,7 @@
 #include "app/dispatch/HandOverControls.h"
 #include "app/dispatch/QueueControls.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -14,9 +15,9 @@ namespace {
 class DispatchPanel : public StagePanel {
 public:
     DispatchPanel(Document& document, Reels& reels, Work& work, DeliverablesDesk& desk, DispatchDesk& dispatch)
-        : StagePanel("What leaves the house, and does it conform?") {
+        : StagePanel(say("What leaves the house, and does it conform?")) {
         m_column->takeAt(1);  // the room below the question goes to the pages
-        auto* tabs = makePageTabs("dispatchtabs", {"Deliver", "Queue", "Hand over"});
+        auto* tabs = makePageTabs("dispatchtabs", {say("Deliver"), say("Queue"), say("Hand over")});
         auto* pages = new QStackedWidget;
         auto* deliverables = new DeliverableControls(document, reels, desk, dispatch);
         pages->addWidget(deliverables);

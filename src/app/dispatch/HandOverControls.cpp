@@ -6,6 +6,7 @@
 #include "app/widgets/PanelParts.h"
 
 #include "app/reels/StemExport.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -14,50 +15,52 @@ HandOverControls::HandOverControls(Document& document, Reels& reels, Work& work,
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 10, 0, 0);
     column->setSpacing(8);
-    addPageHeading(column, "Lanes for the next department");
-    addPageText(column,
-                "A folder with each clip of each lane as a WAV with handles, event lists that put them in place (CMX "
-                "3600, AES31-3, OpenTimelineIO), the stems, markers and regions as a table and as labels, and a "
-                "manifest that says what is what.");
+    addPageHeading(column, say("Lanes for the next department"));
+    addPageText(
+        column,
+        say("A folder with each clip of each lane as a WAV with handles, event lists that put them in place (CMX "
+            "3600, AES31-3, OpenTimelineIO), the stems, markers and regions as a table and as labels, and a "
+            "manifest that says what is what."));
     auto* row = new QHBoxLayout;
-    row->addWidget(new QLabel("Handles"));
+    row->addWidget(new QLabel(say("Handles")));
     m_handles = new QDoubleSpinBox;
     m_handles->setObjectName("handles");
-    m_handles->setAccessibleName("Handles");
+    m_handles->setAccessibleName(say("Handles"));
     m_handles->setRange(0, 60);
     m_handles->setDecimals(1);
     m_handles->setValue(2);
     m_handles->setSuffix(" s");
-    m_handles->setToolTip("Sound before and after each clip, as far as there is any");
+    m_handles->setToolTip(say("Sound before and after each clip, as far as there is any"));
     row->addWidget(m_handles);
-    m_handOver = new QPushButton("Hand over…");
+    m_handOver = new QPushButton(say("Hand over…"));
     m_handOver->setObjectName("handover");
     row->addWidget(m_handOver, 1);
     column->addLayout(row);
     column->addSpacing(14);
-    addPageHeading(column, "Stems alone");
-    addPageText(column,
-                "Dialogue, music and ambience of this reel as they were weighed, without the rebuild; they sum to the "
-                "recording.");
+    addPageHeading(column, say("Stems alone"));
+    addPageText(
+        column,
+        say("Dialogue, music and ambience of this reel as they were weighed, without the rebuild; they sum to the "
+            "recording."));
     auto* stems = new QHBoxLayout;
     m_stemFormat = new QComboBox;
     m_stemFormat->setObjectName("format");
-    m_stemFormat->setAccessibleName("Format of the stems");
-    m_stemFormat->addItem("WAV, 32-bit float", QStringList{"wav", "32f"});
-    m_stemFormat->addItem("WAV, 24 bit", QStringList{"wav", "24"});
-    m_stemFormat->addItem("FLAC, 24 bit", QStringList{"flac", "24"});
-    m_export = new QPushButton("Export stems…");
+    m_stemFormat->setAccessibleName(say("Format of the stems"));
+    m_stemFormat->addItem(say("WAV, 32-bit float"), QStringList{"wav", "32f"});
+    m_stemFormat->addItem(say("WAV, 24 bit"), QStringList{"wav", "24"});
+    m_stemFormat->addItem(say("FLAC, 24 bit"), QStringList{"flac", "24"});
+    m_export = new QPushButton(say("Export stems…"));
     m_export->setObjectName("export");
     stems->addWidget(m_stemFormat);
     stems->addWidget(m_export, 1);
     column->addLayout(stems);
     column->addStretch();
     connect(m_handOver, &QPushButton::clicked, this, [this] {
-        if (const QString folder = askFolder(this, "Hand over to", "handover"); !folder.isEmpty())
+        if (const QString folder = askFolder(this, say("Hand over to"), "handover"); !folder.isEmpty())
             m_desk.handOver(folder, m_handles->value());
     });
     connect(m_export, &QPushButton::clicked, this, [this] {
-        const QString folder = askFolder(this, "Export stems to", "stems");
+        const QString folder = askFolder(this, say("Export stems to"), "stems");
         const QStringList words = m_stemFormat->currentData().toStringList();
         if (!folder.isEmpty())
             exportStems(m_document, m_reels, m_work, folder,
@@ -73,9 +76,8 @@ void HandOverControls::refresh() {
     const bool stems = m_document.reel() && s->stems && s->stems->finished();
     m_export->setEnabled(stems);
     m_stemFormat->setEnabled(stems);
-    m_export->setToolTip(stems ? QString("At the strength weighed for the %1 (Ctrl+E)")
-                                     .arg(QString::fromStdString(m_document.reel()->stem))
-                               : "Split the reel first; then its stems can be exported.");
+    m_export->setToolTip(stems ? say("At the strength weighed for the %1 (Ctrl+E)").arg(said(m_document.reel()->stem))
+                               : say("Split the reel first; then its stems can be exported."));
     m_handOver->setEnabled(m_document.reel() != nullptr);
 }
 

@@ -7,6 +7,7 @@
 
 #include "app/widgets/AskFolder.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -17,13 +18,13 @@ using State = DeliveryTask::State;
 QString stateText(const DeliveryTask& t, bool paused) {
     switch (t.state) {
         case State::Waiting:
-            return t.priority == DeliveryTask::Priority::First   ? "waiting, first"
-                   : t.priority == DeliveryTask::Priority::Later ? "waiting, later"
-                                                                 : "waiting";
-        case State::Running: return paused ? "paused" : "at work";
-        case State::Done: return "done";
-        case State::HeldBack: return "held back";
-        case State::Failed: return "failed";
+            return t.priority == DeliveryTask::Priority::First   ? say("waiting, first")
+                   : t.priority == DeliveryTask::Priority::Later ? say("waiting, later")
+                                                                 : say("waiting");
+        case State::Running: return paused ? say("paused") : say("at work");
+        case State::Done: return say("done");
+        case State::HeldBack: return say("held back");
+        case State::Failed: return say("failed");
     }
     return {};
 }
@@ -32,11 +33,11 @@ QString facts(const DeliveryReport& r) {
     QStringList all;
     if (r.integrated) all << QString("%1 LUFS").arg(*r.integrated, 0, 'f', 1);
     if (r.truePeak) all << QString("%1 dBTP").arg(*r.truePeak, 0, 'f', 1);
-    if (r.limited < -0.05) all << QString("limited %1 dB").arg(r.limited, 0, 'f', 1);
+    if (r.limited < -0.05) all << say("limited %1 dB").arg(r.limited, 0, 'f', 1);
     // Raising a programme raises its noise: that is said where it happens.
     const QString noise =
         r.noiseBefore && r.noiseAfter && std::abs(r.gain) > 0.05
-            ? QString("\n   noise floor %1 → %2 dBFS").arg(*r.noiseBefore, 0, 'f', 0).arg(*r.noiseAfter, 0, 'f', 0)
+            ? say("\n   noise floor %1 → %2 dBFS").arg(*r.noiseBefore, 0, 'f', 0).arg(*r.noiseAfter, 0, 'f', 0)
             : QString();
     return all.join(", ") + noise;
 }
@@ -78,18 +79,18 @@ QueueControls::QueueControls(DispatchDesk& desk, QWidget* parent) : QWidget(pare
         "@ink; border-radius: 3px; }"));
     column->addWidget(m_bar);
     auto* top = new QHBoxLayout;
-    m_pause = makeSmallButton("queuepause", "Pause", "Halts where it is; what is finished stays");
-    m_cancel = makeSmallButton("queuecancel", "Cancel all",
-                               "Stops, and takes out what waits; files that have their names stay");
-    auto* more =
-        makeSmallButton("queuesession", "Add session…", "Queues all reels of another session, as its file says");
+    m_pause = makeSmallButton("queuepause", say("Pause"), say("Halts where it is; what is finished stays"));
+    m_cancel = makeSmallButton("queuecancel", say("Cancel all"),
+                               say("Stops, and takes out what waits; files that have their names stay"));
+    auto* more = makeSmallButton("queuesession", say("Add session…"),
+                                 say("Queues all reels of another session, as its file says"));
     for (auto* b : {m_pause, m_cancel}) top->addWidget(b);
     top->addStretch();
     top->addWidget(more);
     column->addLayout(top);
     m_tree = new QTreeWidget;
     m_tree->setObjectName("queue");
-    m_tree->setAccessibleName("Queue");
+    m_tree->setAccessibleName(say("Queue"));
     m_tree->setColumnCount(2);
     m_tree->setHeaderHidden(true);
     m_tree->setIndentation(14);
@@ -102,15 +103,16 @@ QueueControls::QueueControls(DispatchDesk& desk, QWidget* parent) : QWidget(pare
     auto* bottom = new QHBoxLayout;
     m_priority = new QComboBox;
     m_priority->setObjectName("queuepriority");
-    m_priority->setAccessibleName("Priority");
-    m_priority->setToolTip("When the chosen reel gets its turn");
-    m_priority->addItems({"first", "as it came", "later"});
-    m_remove =
-        makeSmallButton("queueremove", "Remove", "Takes the chosen reel out of the queue; one at work is cancelled");
-    m_again = makeSmallButton("queueagain", "Try again",
-                              "Tries the chosen reel once more; what is finished is not made again");
-    m_clear = makeSmallButton("queueclear", "Clear ended", "Takes what is done out of the list; the files stay");
-    auto* label = new QLabel("Its turn");
+    m_priority->setAccessibleName(say("Priority"));
+    m_priority->setToolTip(say("When the chosen reel gets its turn"));
+    m_priority->addItems({"first", say("as it came"), "later"});
+    m_remove = makeSmallButton("queueremove", say("Remove"),
+                               say("Takes the chosen reel out of the queue; one at work is cancelled"));
+    m_again = makeSmallButton("queueagain", say("Try again"),
+                              say("Tries the chosen reel once more; what is finished is not made again"));
+    m_clear =
+        makeSmallButton("queueclear", say("Clear ended"), say("Takes what is done out of the list; the files stay"));
+    auto* label = new QLabel(say("Its turn"));
     bottom->addWidget(label);
     bottom->addWidget(m_priority, 1);
     bottom->addWidget(m_remove);
@@ -126,8 +128,9 @@ QueueControls::QueueControls(DispatchDesk& desk, QWidget* parent) : QWidget(pare
     });
     connect(m_cancel, &QPushButton::clicked, &m_desk, &DispatchDesk::cancel);
     connect(more, &QPushButton::clicked, this, [this] {
-        const QString file = QFileDialog::getOpenFileName(this, "Session to dispatch", {}, "Sessions (*.rivlen)");
-        const QString folder = file.isEmpty() ? QString() : askFolder(this, "Dispatch to", "dispatch");
+        const QString file =
+            QFileDialog::getOpenFileName(this, say("Session to dispatch"), {}, say("Sessions (*.rivlen)"));
+        const QString folder = file.isEmpty() ? QString() : askFolder(this, say("Dispatch to"), "dispatch");
         if (!folder.isEmpty()) m_desk.dispatchSession(file, folder);
     });
     connect(m_priority, &QComboBox::activated, this,
@@ -164,7 +167,7 @@ void QueueControls::fillTask(QTreeWidgetItem* item, const DeliveryTask& t) {
     item->setData(0, Qt::UserRole, QString::fromStdString(t.id));
     item->setText(0, QString::fromStdString(t.reel().name));
     item->setToolTip(
-        0, QString("%1, to %2").arg(QString::fromStdString(t.session.name), QString::fromStdString(t.folder.string())));
+        0, say("%1, to %2").arg(QString::fromStdString(t.session.name), QString::fromStdString(t.folder.string())));
     item->setText(1, stateText(t, m_desk.queue().paused()));
     const bool bad = t.state == State::Failed || t.state == State::HeldBack;
     item->setForeground(1, bad ? theme::attention : t.state == State::Done ? theme::good : theme::quietInk);
@@ -172,8 +175,8 @@ void QueueControls::fillTask(QTreeWidgetItem* item, const DeliveryTask& t) {
     if (!t.error.empty()) {
         auto* why = subItem(item, row++);
         cut(why, 0);
-        why->setText(0, wrapped(QString::fromStdString(t.error), 40));
-        why->setToolTip(0, QString::fromStdString(t.error));
+        why->setText(0, wrapped(said(t.error), 40));
+        why->setToolTip(0, said(t.error));
         why->setFirstColumnSpanned(true);
         why->setForeground(0, theme::attention);
     }
@@ -186,14 +189,13 @@ void QueueControls::fillTask(QTreeWidgetItem* item, const DeliveryTask& t) {
                              (what.isEmpty() ? QString() : "\n   " + what));
         file->setFirstColumnSpanned(true);
         file->setForeground(0, r.heldBack ? theme::attention : theme::ink);
-        file->setToolTip(0, QString::fromStdString(r.format));
+        file->setToolTip(0, said(r.format));
         cut(file, int(r.checks.size()));
         for (size_t c = 0; c < r.checks.size(); ++c) {
             auto* check = subItem(file, int(c));
-            const QString line =
-                QString("%1 %2: %3")
-                    .arg(r.checks[c].passed ? QChar(0x2713) : QChar(0x2717))
-                    .arg(QString::fromStdString(r.checks[c].name), QString::fromStdString(r.checks[c].detail));
+            const QString line = QString("%1 %2: %3")
+                                     .arg(r.checks[c].passed ? QChar(0x2713) : QChar(0x2717))
+                                     .arg(said(r.checks[c].name), said(r.checks[c].detail));
             check->setText(0, wrapped(line, 37));
             check->setToolTip(0, line);
             check->setFirstColumnSpanned(true);
@@ -227,7 +229,7 @@ void QueueControls::refresh() {
         return t.state != State::Waiting && t.state != State::Running;
     }));
     m_pause->setEnabled(m_desk.queue().waiting());
-    m_pause->setText(m_desk.leftOver() || m_desk.queue().paused() ? "Go on" : "Pause");
+    m_pause->setText(m_desk.leftOver() || m_desk.queue().paused() ? say("Go on") : say("Pause"));
     m_cancel->setEnabled(m_desk.queue().waiting());
     tick();
 }
@@ -241,24 +243,21 @@ void QueueControls::tick() {
     m_bar->setVisible(waiting > 0);
     m_bar->setValue(int(1000 * m_desk.queue().fraction()));
     QString text;
-    if (tasks.empty()) text = "Nothing is queued. Dispatch… on the first page puts the ticked deliverables here.";
+    if (tasks.empty()) text = say("Nothing is queued. Dispatch… on the first page puts the ticked deliverables here.");
     else if (waiting == 0) {
         const auto done =
             std::count_if(tasks.begin(), tasks.end(), [](const auto& t) { return t.state == State::Done; });
-        text = QString("%1 of %2 reels delivered whole; the reports lie beside the files.").arg(done).arg(tasks.size());
+        text = say("%1 of %2 reels delivered whole; the reports lie beside the files.").arg(done).arg(tasks.size());
     } else if (m_desk.leftOver())
-        text = QString("%1 reel%2 left from last time: Go on takes up where it stopped.")
-                   .arg(waiting)
-                   .arg(waiting == 1 ? " is" : "s are");
+        text = (waiting == 1 ? say("One reel is left from last time: Go on takes up where it stopped.")
+                             : say("%1 reels are left from last time: Go on takes up where it stopped.").arg(waiting));
     else {
-        text = QString("%1 of %2 reels to go, %3 %")
-                   .arg(waiting)
-                   .arg(tasks.size())
-                   .arg(int(100 * m_desk.queue().fraction()));
-        if (const QString left = m_desk.timeLeft(); !left.isEmpty()) text += ", " + left + " left";
+        text =
+            say("%1 of %2 reels to go, %3 %").arg(waiting).arg(tasks.size()).arg(int(100 * m_desk.queue().fraction()));
+        if (const QString left = m_desk.timeLeft(); !left.isEmpty()) text += ", " + left + say(" left");
         if (const auto at = m_desk.queue().at(); !at.empty()) text += "\n" + QString::fromStdString(at);
     }
-    if (m_desk.queue().paused() && waiting > 0) text += "\nPaused.";
+    if (m_desk.queue().paused() && waiting > 0) text += say("\nPaused.");
     if (m_state->text() != text) m_state->setText(text);
 }
 

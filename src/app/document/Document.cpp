@@ -3,6 +3,7 @@
 #include <QFileInfo>
 #include <algorithm>
 
+#include "app/words/Say.h"
 #include "core/media/MediaReader.h"
 
 namespace rivlen {
@@ -49,7 +50,7 @@ void Document::add(const Reel& reel, const std::string& step, const std::string&
 }
 
 void Document::removeReels(const std::vector<std::string>& ids) {
-    m_history.edit(ids.size() == 1 ? "Remove reel" : "Remove reels", [&](Session& s) {
+    m_history.edit((ids.size() == 1 ? say("Remove reel") : say("Remove reels")).toStdString(), [&](Session& s) {
         std::erase_if(s.reels, [&](const Reel& r) { return std::find(ids.begin(), ids.end(), r.id) != ids.end(); });
         if (!s.reel(s.current)) s.current = s.reels.empty() ? "" : s.reels.front().id;
     });
@@ -70,7 +71,7 @@ void Document::replaceSource(const std::string& id, const QString& file, const s
     } catch (const Error& e) {
         return m_work.warn(QString::fromStdString(e.what()));
     }
-    m_history.edit("Relink reel", [&](Session& s) {
+    m_history.edit(say("Relink reel").toStdString(), [&](Session& s) {
         if (Reel* r = s.reel(id)) {
             r->source = toPath(QFileInfo(file).absoluteFilePath());
             if (change) change(*r);

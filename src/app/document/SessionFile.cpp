@@ -5,6 +5,7 @@
 #include <QSettings>
 #include <QStandardPaths>
 
+#include "app/words/Say.h"
 #include "core/base/Error.h"
 #include "core/session/NamedFolders.h"
 
@@ -56,7 +57,7 @@ bool SessionFile::open(const QString& file) {
     if (const auto foreign = foreignFiles(session, toPath(file)); !foreign.empty()) {
         if (!m_mayRead || !m_mayRead(foreign)) {
             m_work.warn("\"" + QFileInfo(file).fileName() +
-                        "\" was not opened: it names recordings outside of its folder.");
+                        say("\" was not opened: it names recordings outside of its folder."));
             return false;
         }
         rememberFolders(session);
@@ -82,7 +83,7 @@ bool SessionFile::save(const QString& file) {
     rememberFolders(session);
     remember(m_path);
     m_document.saved(session.name);
-    m_work.report("Saved as " + QFileInfo(file).fileName() + ".");
+    m_work.report(say("Saved as ") + QFileInfo(file).fileName() + ".");
     return true;
 }
 
@@ -106,7 +107,7 @@ void SessionFile::recover() {
         return m_work.warn(QString::fromStdString(e.what()));
     }
     begin();
-    m_document.adopt(session, "Recover");
+    m_document.adopt(session, say("Recover"));
     keepCopy();
 }
 

@@ -1,6 +1,8 @@
 #pragma once
 #include <array>
 
+#include "app/words/Say.h"
+
 namespace rivlen {
 
 /// The ids of the stages, as sessions hold them.
@@ -14,11 +16,11 @@ struct Stage {
     const char *id, *name, *question;
 };
 inline constexpr std::array<Stage, 5> kStages{{
-    {stage::intake, "Intake", "What do I have, and what is wrong with it?"},
-    {stage::split, "Split", "Which network, which spans, how well did it go?"},
-    {stage::weigh, "Weigh", "How strong can isolation be before it hurts?"},
-    {stage::rebuild, "Rebuild", "What does the finished track sound like?"},
-    {stage::dispatch, "Dispatch", "What leaves the house, and does it conform?"},
+    {stage::intake, QT_TRID_NOOP("Intake"), QT_TRID_NOOP("What do I have, and what is wrong with it?")},
+    {stage::split, QT_TRID_NOOP("Split"), QT_TRID_NOOP("Which network, which spans, how well did it go?")},
+    {stage::weigh, QT_TRID_NOOP("Weigh"), QT_TRID_NOOP("How strong can isolation be before it hurts?")},
+    {stage::rebuild, QT_TRID_NOOP("Rebuild"), QT_TRID_NOOP("What does the finished track sound like?")},
+    {stage::dispatch, QT_TRID_NOOP("Dispatch"), QT_TRID_NOOP("What leaves the house, and does it conform?")},
 }};
 
 }  // namespace rivlen

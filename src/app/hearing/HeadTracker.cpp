@@ -2,6 +2,7 @@
 
 #include <QSettings>
 
+#include "app/words/Say.h"
 #include "core/space/HeadMessage.h"
 
 namespace rivlen {
@@ -17,8 +18,8 @@ HeadTracker::HeadTracker(Headphones& headphones, Work& work, QObject* parent)
 void HeadTracker::set(bool on) {
     m_socket.close();
     if (on && !m_socket.bind(QHostAddress::LocalHost, quint16(m_port)))
-        m_work.warn(QString("Port %1 is taken: close what listens there, or choose another one for the head tracker.")
-                        .arg(m_port));
+        m_work.warn(
+            say("Port %1 is taken: close what listens there, or choose another one for the head tracker.").arg(m_port));
     emit changed();
 }
 

@@ -3,6 +3,8 @@
 #include <QSettings>
 #include <cmath>
 
+#include "app/words/Say.h"
+
 namespace rivlen {
 
 Headphones::Headphones(Player& player, Work& work, QObject* parent) : QObject(parent), m_player(player), m_work(work) {
@@ -26,11 +28,11 @@ void Headphones::turn(double degrees) {
 }
 
 const std::vector<Monitor>& monitors() {
-    static const std::vector<Monitor> table = {{ChannelLayout::Own, "what it is"},
+    static const std::vector<Monitor> table = {{ChannelLayout::Own, QT_TRID_NOOP("what it is")},
                                                {ChannelLayout::Surround71, "7.1"},
                                                {ChannelLayout::Surround51, "5.1"},
-                                               {ChannelLayout::Stereo, "stereo"},
-                                               {ChannelLayout::Mono, "mono"}};
+                                               {ChannelLayout::Stereo, QT_TRID_NOOP("stereo")},
+                                               {ChannelLayout::Mono, QT_TRID_NOOP("mono")}};
     return table;
 }
 
@@ -55,7 +57,7 @@ void Headphones::follow() {
 
 void Headphones::read(const std::filesystem::path& file) {
     m_work.submit(
-        Work::Queue::Reading, "Reading head-related responses",
+        Work::Queue::Reading, say("Reading head-related responses"),
         [this, file, rate = m_player.sampleRate()](Progress&, const Work::Post& post) {
             const auto set = std::make_shared<HeadResponses>(file.empty() ? HeadResponses::shipped() : file, rate);
             post([this, set, file] {

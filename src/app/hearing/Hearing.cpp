@@ -2,6 +2,7 @@
 
 #include <cmath>
 
+#include "app/words/Say.h"
 #include "core/base/Error.h"
 #include "core/media/MediaReader.h"
 
@@ -94,8 +95,13 @@ std::optional<std::pair<double, double>> Hearing::loop() const {
 
 void Hearing::followLoop() {
     const auto at = [this](double seconds) { return std::llround(seconds * m_player.sampleRate()); };
-    const auto now = loop();
+    const auto now = m_loopHeld ? std::nullopt : loop();
     m_player.setLoop(now ? std::optional(std::pair<int64_t, int64_t>(at(now->first), at(now->second))) : std::nullopt);
+}
+
+void Hearing::holdLoop(bool on) {
+    m_loopHeld = on;
+    if (m_player.isOpen()) followLoop();
 }
 
 void Hearing::audition(double from, double to) {
@@ -111,7 +117,7 @@ void Hearing::audition(double from, double to) {
 void Hearing::removeLoop() {
     m_audition.reset();
     if (m_document.reel() && m_document.reel()->loop)
-        m_document.editReel("Remove loop", [](Reel& r) { r.loop.reset(); });
+        m_document.editReel(say("Remove loop"), [](Reel& r) { r.loop.reset(); });
     followLoop();
     emit changed();
 }

@@ -32,6 +32,8 @@ public:
     /// Plays a stretch in a loop that is no part of the document, until another loop is set or it is taken away.
     void audition(double from, double to);
     void removeLoop();
+    /// While it is held no loop repeats; what loop() says stays.
+    void holdLoop(bool on);
 
     /// Plays the current reel at settings that do not become part of the document, for as long as nothing is edited.
     void tryIsolation(const IsolationSettings& settings);
@@ -76,7 +78,7 @@ private:
     std::filesystem::path m_played;  ///< the file that it plays; empty: versions that are tried
     QTimer m_pulse;
     QElapsedTimer m_still;  ///< since something was heard or changed
-    bool m_blind = false, m_trying = false;
+    bool m_blind = false, m_trying = false, m_loopHeld = false;
     std::optional<std::pair<double, double>> m_audition, m_ownLoop;
 };
 

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/words/Say.h"
 #include "core/audio/Decibel.h"
 #include "core/isolation/Isolator.h"
 #include "core/loudness/Loudness.h"
@@ -106,7 +107,7 @@ void LevelMatch::measureStems(const Reel& reel, const ReelFacts& facts) {
     need(reel.timeline());
     for (const auto& c : reel.candidates)
         if (c) need(timelineWith(reel, c->settings));
-    m_work.submit(Work::Queue::Reading, "Matching levels",
+    m_work.submit(Work::Queue::Reading, say("Matching levels"),
                   [this, id = reel.id, source = m_reels.heardFile(reel), recorded = reel.source, store = facts.stems,
                    all, known, from = from, to = to](Progress& progress, const Work::Post& post) {
                       MediaReader reader(source), untreated(recorded);
@@ -158,7 +159,7 @@ void LevelMatch::measureRecorded(const Reel& reel, const ReelFacts& facts) {
                   to = std::min<int64_t>(facts.info->frames, from + int64_t(kMatchSeconds * rate));
     const auto gain = std::make_shared<double>(0.0);
     m_work.submit(
-        Work::Queue::Reading, "Matching levels",
+        Work::Queue::Reading, say("Matching levels"),
         [work, recorded = reel.source, from, to, rate, gain](Progress& progress, const Work::Post&) {
             double lufs[2];
             for (int i = 0; i < 2; ++i) {

@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <cstdlib>
 
+#include "app/words/Say.h"
+
 namespace rivlen {
 
 namespace {
@@ -20,6 +22,8 @@ OutputChoice SoundOutput::remembered() {
     choice.card = settings.value("output/card").toString().toStdString();
     const int frames = settings.value("output/frames", choice.frames).toInt();
     if (std::ranges::find(kBlockSizes, frames) != std::end(kBlockSizes)) choice.frames = frames;
+    const int rate = settings.value("output/rate", 0).toInt();
+    if (std::ranges::find(kCardRates, rate) != std::end(kCardRates)) choice.rate = rate;
     choice.transport = TransportUse(std::clamp(settings.value("output/transport", 0).toInt(), 0, kTransportUses - 1));
     return choice;
 }
@@ -31,10 +35,21 @@ void SoundOutput::choose(const OutputChoice& choice) {
     settings.setValue("output/kind", int(choice.kind));
     settings.setValue("output/card", QString::fromStdString(choice.card));
     settings.setValue("output/frames", choice.frames);
+    settings.setValue("output/rate", choice.rate);
     settings.setValue("output/transport", int(choice.transport));
     m_going.reset();
-    m_player.setDevice(makeDevice(choice));
+    m_player.setDevice(makeDevice(choice, m_voice));
     emit changed();
+}
+
+bool SoundOutput::listen(const std::optional<VoiceInput>& voice) {
+    if (!voice && !m_voice) return true;
+    m_going.reset();
+    m_player.setDevice(makeDevice(m_choice, voice));
+    m_voice = m_player.listens() ? voice : std::nullopt;
+    if (voice && !m_voice) m_player.setDevice(makeDevice(m_choice));
+    emit changed();
+    return m_voice == voice;
 }
 
 bool SoundOutput::silentInstead() const {
@@ -42,14 +57,19 @@ bool SoundOutput::silentInstead() const {
 }
 
 QString SoundOutput::state() const {
-    if (!m_player.isOpen()) return "Nothing is open that could be heard.";
-    const QString now = QString("Now: %1, at the recording's %2 Hz.")
-                            .arg(QString::fromStdString(m_player.deviceName()))
-                            .arg(m_player.sampleRate());
+    if (!m_player.isOpen()) return say("Nothing is open that could be heard.");
+    const int own = m_player.sampleRate(), there = m_player.deviceRate();
+    const QString now = there == own
+                            ? say("Now: %1, at the recording's %2 Hz.").arg(said(m_player.deviceName())).arg(own)
+                            : say("Now: %1, at %2 Hz, converted from the recording's %3.")
+                                  .arg(said(m_player.deviceName()))
+                                  .arg(there)
+                                  .arg(own);
     if (!silentInstead()) return now;
     if (m_choice.kind == OutputChoice::Kind::Jack)
-        return now + " No JACK server runs here: start one, or PipeWire with its JACK library, and choose it again.";
-    return now + " There is no such sound card here, or it does not play that rate.";
+        return now +
+               say(" No JACK server runs here: start one, or PipeWire with its JACK library, and choose it again.");
+    return now + say(" There is no such sound card here, or it plays no such rate.");
 }
 
 void SoundOutput::left() {
@@ -64,11 +84,12 @@ SharedTransport* SoundOutput::led() const {
 
 void SoundOutput::beat() {
     if (m_player.deviceLost()) {
-        const QString name = QString::fromStdString(m_player.deviceName());
+        const QString name = said(m_player.deviceName());
         m_player.setDevice(makeDefaultDevice());
-        m_work.warn(QString("The sound output \"%1\" went away: playing goes on through \"%2\". View, Sound output… "
-                            "chooses another.")
-                        .arg(name, QString::fromStdString(m_player.deviceName())));
+        m_voice.reset();
+        m_work.warn(say("The sound output \"%1\" went away: playing goes on through \"%2\". View, Sound output… "
+                        "chooses another.")
+                        .arg(name, said(m_player.deviceName())));
         emit changed();
     }
     SharedTransport* const shared = m_player.transport();

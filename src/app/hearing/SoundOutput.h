@@ -18,6 +18,8 @@ public:
     static OutputChoice remembered();
     const OutputChoice& choice() const { return m_choice; }
     void choose(const OutputChoice& choice);
+    /// Opens a microphone beside the output, or closes it. False where it cannot be opened: then nothing is changed.
+    bool listen(const std::optional<VoiceInput>& voice);
     /// What is in use and, where that is not what was chosen, why.
     QString state() const;
 
@@ -38,6 +40,7 @@ private:
     Player& m_player;
     Work& m_work;
     OutputChoice m_choice;
+    std::optional<VoiceInput> m_voice;
     std::optional<int64_t> m_going;  ///< where the transport sends the player
 };
 

@@ -11,6 +11,7 @@
 #include <cmath>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "app/work/OwnWork.h"
 #include "core/media/MediaReader.h"
 #include "core/media/Timecode.h"
@@ -26,15 +27,15 @@ public:
         : QDialog(parent), m_document(document), m_id(std::move(id)), m_file(file), m_own(work, this) {
         const Reel& reel = *document.session().reel(m_id);
         setObjectName("conform");
-        setWindowTitle("A newer version of " + QString::fromStdString(reel.name));
+        setWindowTitle(say("A newer version of ") + QString::fromStdString(reel.name));
         setAttribute(Qt::WA_DeleteOnClose);
         resize(620, 420);
         auto* column = new QVBoxLayout(this);
         m_how = new QComboBox;
         m_how->setObjectName("conformBy");
-        m_how->addItems({"by its sound", "by timecode"});
+        m_how->addItems({say("by its sound"), say("by timecode")});
         auto* row = new QHBoxLayout;
-        auto* label = new QLabel("Settings follow");
+        auto* label = new QLabel(say("Settings follow"));
         row->addWidget(label);
         row->addWidget(m_how);
         row->addStretch();
@@ -47,7 +48,7 @@ public:
         m_table = new QTableWidget(0, 4);
         m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
         m_table->setObjectName("stretches");
-        m_table->setHorizontalHeaderLabels({"In the newer version", "Was at", "Moved by", "Alike"});
+        m_table->setHorizontalHeaderLabels({say("In the newer version"), say("Was at"), say("Moved by"), say("Alike")});
         m_table->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
         m_table->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
         m_table->verticalHeader()->hide();
@@ -56,9 +57,9 @@ public:
         m_table->setShowGrid(false);
         column->addWidget(m_table, 1);
         auto* buttons = new QHBoxLayout;
-        auto* cancel = makeSmallButton("conformCancel", "Cancel", "Leaves everything as it is");
-        m_lay = makeSmallButton("conformLay", "Lay it in",
-                                "Replaces the file; the settings follow their sound. It can be undone");
+        auto* cancel = makeSmallButton("conformCancel", say("Cancel"), say("Leaves everything as it is"));
+        m_lay = makeSmallButton("conformLay", say("Lay it in"),
+                                say("Replaces the file; the settings follow their sound. It can be undone"));
         buttons->addStretch();
         buttons->addWidget(cancel);
         buttons->addWidget(m_lay);
@@ -75,14 +76,14 @@ public:
 
 private:
     void begin(const Reel& reel) {
-        m_text->setText(QString("Comparing %1 with what is there…").arg(QFileInfo(m_file).fileName()));
+        m_text->setText(say("Comparing %1 with what is there…").arg(QFileInfo(m_file).fileName()));
         struct Answer {
             std::vector<AlignedStretch> bySound;
             std::optional<std::vector<AlignedStretch>> byTimecode;
         };
         const auto answer = std::make_shared<Answer>();
         m_own.submit(
-            "Comparing versions",
+            say("Comparing versions"),
             [this, answer, source = reel.source, file = m_file](Progress& progress, const Work::Post& post) {
                 MediaReader older(source), newer(toPath(file));
                 const auto &a = older.info(), &b = newer.info();
@@ -99,7 +100,7 @@ private:
             [this, answer](const JobQueue::Outcome& o) {
                 if (o.cancelled) return;
                 m_bar->hide();
-                if (!o.done) return m_text->setText(QString::fromStdString(o.error));
+                if (!o.done) return m_text->setText(said(o.error));
                 m_bySound = answer->bySound;
                 m_byTimecode = answer->byTimecode;
                 if (!m_byTimecode) m_how->removeItem(1);
@@ -125,10 +126,11 @@ private:
             if (s.found) found += s.to - s.from;
             const QString texts[] = {
                 time(s.from) + " – " + time(s.to), s.found ? time(s.from + s.shift) : QString("new"),
-                !s.found ? QString()
-                : std::fabs(s.shift) < 5e-4
-                    ? QString("nothing")
-                    : QString("%1 s %2").arg(std::fabs(s.shift), 0, 'f', 3).arg(s.shift > 0 ? "earlier" : "later"),
+                !s.found                    ? QString()
+                : std::fabs(s.shift) < 5e-4 ? say("nothing")
+                                            : say("%1 s %2")
+                                                  .arg(std::fabs(s.shift), 0, 'f', 3)
+                                                  .arg(s.shift > 0 ? say("earlier") : say("later")),
                 s.found && m_how->currentIndex() == 0 ? QString("%1 %").arg(std::lround(100 * s.likeness)) : QString()};
             for (int c = 0; c < 4; ++c) {
                 auto* item = new QTableWidgetItem(texts[c]);
@@ -140,14 +142,14 @@ private:
         if (!reel) return;
         const Conformed result = conform(*reel, all);
         const QString regions = result.regionsKept + result.regionsLost == 0
-                                    ? QString("There are no regions to move.")
-                                    : QString("Regions that follow: %1; lost with their sound: %2.")
+                                    ? say("There are no regions to move.")
+                                    : say("Regions that follow: %1; lost with their sound: %2.")
                                           .arg(result.regionsKept)
                                           .arg(result.regionsLost);
-        m_text->setText(found <= 0 ? QString("Nothing of the reel was found in %1: it may be another recording. Laid "
-                                             "in, it keeps only the settings for the whole reel.")
+        m_text->setText(found <= 0 ? say("Nothing of the reel was found in %1: it may be another recording. Laid "
+                                         "in, it keeps only the settings for the whole reel.")
                                          .arg(QFileInfo(m_file).fileName())
-                                   : QString("%1 % of the newer version was there before. %2")
+                                   : say("%1 % of the newer version was there before. %2")
                                          .arg(std::lround(100 * found / std::max(whole, 1e-9)))
                                          .arg(regions));
         m_lay->setEnabled(true);

@@ -7,13 +7,14 @@
 #include <cmath>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
 
 namespace {
 QString contentWords(Content c) {
-    return c == Content::Speech ? "speech" : c == Content::Music ? "music" : "speech and other sound";
+    return c == Content::Speech ? say("speech") : c == Content::Music ? say("music") : say("speech and other sound");
 }
 }  // namespace
 
@@ -23,24 +24,24 @@ FaultControls::FaultControls(Document& document, Reels& reels, TreatmentDesk& de
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
     auto* row = new QHBoxLayout;
-    auto* holds = new QLabel("Holds");
+    auto* holds = new QLabel(say("Holds"));
     holds->setStyleSheet(theme::sheet("color: @quiet"));
     m_content = new QComboBox;
     m_content->setObjectName("content");
-    m_content->setAccessibleName("What this reel holds");
-    m_content->setToolTip(
+    m_content->setAccessibleName(say("What this reel holds"));
+    m_content->setToolTip(say(
         "What counts as a fault depends on what the reel holds: a drum is no plosive. Say otherwise where Rivlen is "
-        "wrong.");
+        "wrong."));
     row->addWidget(holds);
     row->addWidget(m_content, 1);
     column->addLayout(row);
     m_heading = addPageHeading(column, "");
     m_list = new QListWidget;
     m_list->setObjectName("findings");
-    m_list->setAccessibleName("Faults of this reel");
+    m_list->setAccessibleName(say("Faults of this reel"));
     m_list->setStyleSheet("QListWidget::item { padding: 3px 6px; }");
     m_list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    m_list->setToolTip("A click or Return plays a fault in a loop");
+    m_list->setToolTip(say("A click or Return plays a fault in a loop"));
     column->addWidget(m_list, 1);
     m_about = addPageText(column);
     m_about->setObjectName("faultabout");
@@ -48,12 +49,13 @@ FaultControls::FaultControls(Document& document, Reels& reels, TreatmentDesk& de
     m_about->setAlignment(Qt::AlignTop);
     auto* buttons = new QHBoxLayout;
     buttons->setSpacing(6);
-    m_accept = makeSmallButton("acceptFinding", "Accept", "Puts the proposed treatment to work");
-    m_adjust = makeSmallButton("adjustFinding", "Adjust", "Accepts it and goes to the amount of its treatment");
-    m_dismiss =
-        makeSmallButton("dismissFinding", "Dismiss", "This is no fault: nothing is proposed against it any more");
-    m_all = makeSmallButton("acceptAllFindings", "Accept all",
-                            "Puts all proposed treatments to work, in the sensible order");
+    m_accept = makeSmallButton("acceptFinding", say("Accept"), say("Puts the proposed treatment to work"));
+    m_adjust =
+        makeSmallButton("adjustFinding", say("Adjust"), say("Accepts it and goes to the amount of its treatment"));
+    m_dismiss = makeSmallButton("dismissFinding", say("Dismiss"),
+                                say("This is no fault: nothing is proposed against it any more"));
+    m_all = makeSmallButton("acceptAllFindings", say("Accept all"),
+                            say("Puts all proposed treatments to work, in the sensible order"));
     for (auto* b : {m_accept, m_adjust, m_dismiss, m_all}) buttons->addWidget(b);
     column->addLayout(buttons);
     connect(m_list, &QListWidget::itemClicked, this, [this] { m_desk.hearFault(m_list->currentRow()); });
@@ -87,27 +89,27 @@ void FaultControls::refresh() {
     m_found = found.value_or(std::vector<Finding>{});
     m_content->setEnabled(reel);
     const auto heard = found ? state->diagnosis->content : std::nullopt;
-    QStringList contents{"as found: " +
-                             (heard ? contentWords(*heard) : QString(found ? "too short to tell" : "not known yet")),
-                         "speech", "music", "speech and other sound"};
+    QStringList contents{say("as found: ") + (heard ? contentWords(*heard)
+                                                    : QString(found ? say("too short to tell") : say("not known yet"))),
+                         say("speech"), say("music"), say("speech and other sound")};
     const QSignalBlocker quietContent(m_content);
     if (m_content->itemText(0) != contents[0]) {
         m_content->clear();
         m_content->addItems(contents);
     }
-    int said = 0;
+    int chosen = 0;
     for (int i = 0; reel && i < 3; ++i)
-        if (reel->content == contentName(Content(i))) said = i + 1;
-    m_content->setCurrentIndex(said);
+        if (reel->content == contentName(Content(i))) chosen = i + 1;
+    m_content->setCurrentIndex(chosen);
     const auto open = std::count_if(m_found.begin(), m_found.end(), [this](const Finding& f) {
         return m_desk.verdict(f) == TreatmentDesk::Verdict::Open;
     });
     m_heading->setText(!reel    ? ""
-                       : !found ? (state->missing ? "" : "Looking for faults…")
+                       : !found ? (state->missing ? "" : say("Looking for faults…"))
                        : m_found.empty()
-                           ? "No faults were found"
-                           : (m_found.size() == 1 ? QString("One fault") : QString("%1 faults").arg(m_found.size())) +
-                                 QString(", %1 open").arg(open));
+                           ? say("No faults were found")
+                           : (m_found.size() == 1 ? say("One fault") : say("%1 faults").arg(m_found.size())) +
+                                 say(", %1 open").arg(open));
     m_list->setVisible(!m_found.empty());
     const QSignalBlocker quiet(m_list);
     while (m_list->count() > int(m_found.size())) delete m_list->takeItem(m_list->count() - 1);
@@ -119,7 +121,7 @@ void FaultControls::refresh() {
                              : verdict == TreatmentDesk::Verdict::Dismissed ? QString(QChar(0x2013))
                                                                             : QString(QChar(0x2022));
         const QString text =
-            mark + "  " + QString::fromStdString(describe(f)) +
+            mark + "  " + said(describe(f)) +
             (whole ? QString() : QString("  –  %1").arg(QString::fromStdString(formatTime(f.from)).chopped(2)));
         if (i >= m_list->count()) m_list->addItem(text);
         auto* item = m_list->item(i);
@@ -139,21 +141,21 @@ void FaultControls::refreshButtons() {
     m_accept->setEnabled(treatable && m_desk.verdict(*f) != TreatmentDesk::Verdict::Accepted);
     m_adjust->setEnabled(treatable);
     m_dismiss->setEnabled(f);
-    m_dismiss->setText(dismissed ? "Take back" : "Dismiss");
+    m_dismiss->setText(dismissed ? say("Take back") : say("Dismiss"));
     m_all->setEnabled(std::any_of(m_found.begin(), m_found.end(), [this](const Finding& g) {
         return *entryOf(g.kind).treatment && m_desk.verdict(g) == TreatmentDesk::Verdict::Open;
     }));
     if (!f) {
-        m_about->setText(m_found.empty() ? "" : "Choose one to hear it and read what it is.");
+        m_about->setText(m_found.empty() ? "" : say("Choose one to hear it and read what it is."));
         return;
     }
     const auto& entry = entryOf(f->kind);
-    QString text = QString("%1 %2 % sure.").arg(entry.explanation).arg(std::lround(100 * f->confidence));
+    QString text = say("%1 %2 % sure.").arg(said(entry.explanation)).arg(std::lround(100 * f->confidence));
     if (f->kind == Fault::Reverberation)
-        text += QString(" Direct to reverberant sound (D/R): about %1 dB.").arg(std::lround(f->level));
+        text += say(" Direct to reverberant sound (D/R): about %1 dB.").arg(std::lround(f->level));
     if (treatable) {
         const auto& t = findTreatment(entry.treatment);
-        text += QString(" Proposed: %1, %2 %3.").arg(t.name).arg(f->amount).arg(t.unit);
+        text += say(" Proposed: %1, %2 %3.").arg(said(t.name)).arg(f->amount).arg(t.unit);
     }
     m_about->setText(text);
 }

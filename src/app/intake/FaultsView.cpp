@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -94,19 +95,19 @@ void FaultsView::paintRow(QPainter& p, int r) {
     const double base = kTop + r * kRow + kLabel - 4;
     p.setFont(theme::font(12, QFont::DemiBold));
     p.setPen(theme::ink);
-    p.drawText(QPointF(10, base), entry.name);
-    const double x = 18 + p.fontMetrics().horizontalAdvance(entry.name);
+    p.drawText(QPointF(10, base), said(entry.name));
+    const double x = 18 + p.fontMetrics().horizontalAdvance(said(entry.name));
     p.setFont(theme::font(12));
     p.setPen(theme::quietInk);
     const int chosen = m_desk.chosenFault();
-    const QString only = QString::fromStdString(describe(m_found[size_t(last)]));
-    QString said = count == 1 ? (only.contains(": ") ? only.section(": ", 1) : only) : QString("%1 times").arg(count);
-    if (open == 0) said += said.isEmpty() ? "seen to" : ", seen to";
+    const QString only = said(describe(m_found[size_t(last)]));
+    QString line = count == 1 ? (only.contains(": ") ? only.section(": ", 1) : only) : say("%1 times").arg(count);
+    if (open == 0) line += line.isEmpty() ? say("seen to") : say(", seen to");
     if (chosen >= 0 && m_found[size_t(chosen)].kind == m_rows[size_t(r)])
-        said = QString::fromStdString(describe(m_found[size_t(chosen)])) + "  –  N the next one, Shift+N the last";
+        line = said(describe(m_found[size_t(chosen)])) + say("  –  N the next one, Shift+N the last");
     if (m_more > 0 && r == kMostRows - 1)
-        said += QString("%1%2 more kinds stand in the list").arg(said.isEmpty() ? "" : ";  ").arg(m_more);
-    p.drawText(QPointF(x, base), said);
+        line += say("%1%2 more kinds stand in the list").arg(line.isEmpty() ? "" : ";  ").arg(m_more);
+    p.drawText(QPointF(x, base), line);
 }
 
 void FaultsView::paintPicture(QPainter& p) {
@@ -148,9 +149,10 @@ bool FaultsView::event(QEvent* e) {
     }
     const Finding& f = m_found[size_t(fault)];
     QToolTip::showText(help->globalPos(),
-                       QString::fromStdString(describe(f) + ", " + formatTime(f.from) + " to " + formatTime(f.to)) +
-                           QString(", %1 % sure.\n").arg(std::lround(100 * f.confidence)) +
-                           entryOf(f.kind).explanation + "\nA press plays it in a loop.",
+                       said(describe(f)) + ", " + QString::fromStdString(formatTime(f.from)) + say(" to ") +
+                           QString::fromStdString(formatTime(f.to)) +
+                           say(", %1 % sure.\n").arg(std::lround(100 * f.confidence)) +
+                           said(entryOf(f.kind).explanation) + say("\nA press plays it in a loop."),
                        this);
     return true;
 }

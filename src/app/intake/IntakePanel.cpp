@@ -7,6 +7,7 @@
 #include "app/intake/ReelControls.h"
 #include "app/intake/TreatmentControls.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -16,8 +17,8 @@ class IntakePanel : public StagePanel {
 public:
     IntakePanel(Document& document, Reels& reels, ReelReader& reader, Work& work, ReelsModel& model,
                 TreatmentDesk& desk, QWidget* foot)
-        : StagePanel("What do I have, and what is wrong with it?") {
-        m_tabs = makePageTabs("intaketabs", {"Reels", "Faults", "Treatments"});
+        : StagePanel(say("What do I have, and what is wrong with it?")) {
+        m_tabs = makePageTabs("intaketabs", {say("Reels"), say("Faults"), say("Treatments")});
         auto* pages = new QStackedWidget;
         auto* list = new ReelControls(document, reels, reader, work, model, foot);
         auto* faults = new FaultControls(document, reels, desk);
@@ -39,10 +40,10 @@ public:
                 found ? std::count_if(found->begin(), found->end(),
                                       [&](const Finding& f) { return desk.verdict(f) == TreatmentDesk::Verdict::Open; })
                       : 0;
-            m_tabs->setTabText(1, open > 0 ? QString("Faults (%1)").arg(open) : QString("Faults"));
+            m_tabs->setTabText(1, open > 0 ? say("Faults (%1)").arg(open) : say("Faults"));
             const auto& chain = desk.chain();
             const auto on = std::count_if(chain.begin(), chain.end(), [](const Treatment& t) { return t.on; });
-            m_tabs->setTabText(2, on > 0 ? QString("Treatments (%1)").arg(on) : QString("Treatments"));
+            m_tabs->setTabText(2, on > 0 ? say("Treatments (%1)").arg(on) : say("Treatments"));
         });
     }
 

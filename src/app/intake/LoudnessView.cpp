@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "app/widgets/Plaque.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -18,9 +19,9 @@ LoudnessView::LoudnessView(Document& document, Reels& reels, Hearing& hearing, T
     : TimeView(document, reels, hearing, axis, parent) {
     setObjectName("loudnessview");
     setFixedHeight(96);
-    setToolTip(
+    setToolTip(say(
         "Short-term loudness (LUFS, of the three seconds before) and the noise floor (dBFS, of the quietest tenth of "
-        "the three seconds around) along time.\nWhere the two come close, there is little voice over much noise.");
+        "the three seconds around) along time.\nWhere the two come close, there is little voice over much noise."));
 }
 
 void LoudnessView::paintPicture(QPainter& p) {
@@ -31,18 +32,18 @@ void LoudnessView::paintPicture(QPainter& p) {
     const bool known = state && state->inspection && !state->inspection->shortTerm.empty() && m_axis.span() > 0;
     p.setFont(theme::font(12, QFont::DemiBold));
     p.setPen(theme::ink);
-    p.drawText(QPointF(10, 15), "Loudness");
-    double x0 = 18 + p.fontMetrics().horizontalAdvance("Loudness");
+    p.drawText(QPointF(10, 15), say("Loudness"));
+    double x0 = 18 + p.fontMetrics().horizontalAdvance(say("Loudness"));
     p.setFont(theme::font(12));
     p.setPen(theme::quietInk);
-    if (!known) return p.drawText(QPointF(x0, 15), "comes when the recording has been read");
+    if (!known) return p.drawText(QPointF(x0, 15), say("comes when the recording has been read"));
     const Inspection& found = *state->inspection;
-    const auto said = [](double v, const char* unit) {
+    const auto figure = [](double v, const QString& unit) {
         return std::isfinite(v) && v > -190 ? QString("%1 %2").arg(v, 0, 'f', 1).arg(unit).replace('-', QChar(0x2212))
-                                            : QString("silent");
+                                            : say("silent");
     };
-    const QString words[] = {"short-term, " + said(found.integratedLufs, "LUFS integrated"),
-                             "noise floor, " + said(found.noiseFloorDbfs, "dBFS")};
+    const QString words[] = {say("short-term, ") + figure(found.integratedLufs, say("LUFS integrated")),
+                             say("noise floor, ") + figure(found.noiseFloorDbfs, "dBFS")};
     const QPen pens[] = {QPen(theme::ink, 1.5), QPen(theme::ambience, 1.5, Qt::DashLine)};
     for (int i = 0; i < 2; ++i) {
         p.setPen(pens[i]);

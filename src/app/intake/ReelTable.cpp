@@ -6,6 +6,7 @@
 #include <QVBoxLayout>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -18,13 +19,13 @@ ReelTable::ReelTable(Document& document, Reels& reels, Treating& treating, Work&
     auto* top = new QHBoxLayout;
     m_search = new QLineEdit;
     m_search->setObjectName("searchTable");
-    m_search->setPlaceholderText("Search names, groups, notes, faults");
+    m_search->setPlaceholderText(say("Search names, groups, notes, faults"));
     m_search->setClearButtonEnabled(true);
     m_count = new QLabel;
     m_count->setObjectName("reelCount");
     m_count->setStyleSheet(theme::sheet("color: @quiet"));
-    auto* close =
-        makeSmallButton("closeTable", "Back to the picture", "Shows the pictures of the present reel again (Y)");
+    auto* close = makeSmallButton("closeTable", say("Back to the picture"),
+                                  say("Shows the pictures of the present reel again (Y)"));
     top->addWidget(m_search, 1);
     top->addWidget(m_count);
     top->addWidget(close);
@@ -35,7 +36,7 @@ ReelTable::ReelTable(Document& document, Reels& reels, Treating& treating, Work&
     m_table = new QTableView;
     m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
     m_table->setObjectName("reelTableView");
-    m_table->setAccessibleName("All reels");
+    m_table->setAccessibleName(say("All reels"));
     m_table->setModel(m_filter);
     m_table->setSortingEnabled(true);
     m_table->horizontalHeader()->setSortIndicator(-1, Qt::AscendingOrder);
@@ -52,20 +53,23 @@ ReelTable::ReelTable(Document& document, Reels& reels, Treating& treating, Work&
     auto* actions = new QHBoxLayout;
     actions->setSpacing(6);
     m_accept =
-        makeSmallButton("acceptMany", "Accept faults",
-                        "Gives each selected reel the treatments that its faults propose, and begins to treat it");
-    m_copy = makeSmallButton("copyTreatments", "Copy treatments",
-                             "Gives the present reel's treatments to all selected reels, and begins to treat them");
-    m_treat = makeSmallButton("treatMany", "Treat now",
-                              "Runs the treatments of the selected reels over the whole of them, one after the other");
+        makeSmallButton("acceptMany", say("Accept faults"),
+                        say("Gives each selected reel the treatments that its faults propose, and begins to treat it"));
+    m_copy =
+        makeSmallButton("copyTreatments", say("Copy treatments"),
+                        say("Gives the present reel's treatments to all selected reels, and begins to treat them"));
+    m_treat =
+        makeSmallButton("treatMany", say("Treat now"),
+                        say("Runs the treatments of the selected reels over the whole of them, one after the other"));
     m_group = new QLineEdit;
     m_group->setObjectName("groupMany");
-    m_group->setPlaceholderText("Group");
+    m_group->setPlaceholderText(say("Group"));
     m_group->setFixedWidth(110);
-    m_setGroup = makeSmallButton("setGroup", "Group",
-                                 "Puts the selected reels into the group that is typed on the left; empty: into none");
-    m_remove = makeSmallButton("removeMany", "Remove",
-                               "Takes the selected reels out of the session; their files stay where they are");
+    m_setGroup =
+        makeSmallButton("setGroup", say("Group"),
+                        say("Puts the selected reels into the group that is typed on the left; empty: into none"));
+    m_remove = makeSmallButton("removeMany", say("Remove"),
+                               say("Takes the selected reels out of the session; their files stay where they are"));
     for (QWidget* w : {static_cast<QWidget*>(m_accept), static_cast<QWidget*>(m_copy), static_cast<QWidget*>(m_treat)})
         actions->addWidget(w);
     actions->addStretch();
@@ -88,7 +92,7 @@ ReelTable::ReelTable(Document& document, Reels& reels, Treating& treating, Work&
     connect(m_treat, &QPushButton::clicked, this, &ReelTable::treatNow);
     connect(m_remove, &QPushButton::clicked, this, [this] { m_document.removeReels(chosen()); });
     connect(m_setGroup, &QPushButton::clicked, this, [this] {
-        m_document.editReels("Group reels", chosen(),
+        m_document.editReels(say("Group reels"), chosen(),
                              [group = m_group->text().trimmed().toStdString()](Reel& r) { r.group = group; });
     });
     connect(&document, &Document::changed, this, &ReelTable::refresh);
@@ -105,7 +109,7 @@ std::vector<std::string> ReelTable::chosen() const {
 void ReelTable::refresh() {
     const auto ids = chosen();
     m_count->setText(
-        QString("%1 of %2 reels, %3 selected").arg(m_filter->rowCount()).arg(m_model.rowCount()).arg(ids.size()));
+        say("%1 of %2 reels, %3 selected").arg(m_filter->rowCount()).arg(m_model.rowCount()).arg(ids.size()));
     for (auto* b : {m_accept, m_remove, m_setGroup, m_treat}) b->setEnabled(!ids.empty());
     m_copy->setEnabled(ids.size() > 1 && m_document.reel() && !m_document.reel()->treatments.empty());
 }
@@ -123,8 +127,8 @@ void ReelTable::acceptFaults() {
     }
     m_treating.treatmentsToReels(all);
     if (waiting)
-        m_work.warn(QString("%1 of the reels are still being looked through: accept their faults once that is done.")
-                        .arg(waiting));
+        m_work.warn(
+            say("%1 of the reels are still being looked through: accept their faults once that is done.").arg(waiting));
 }
 
 void ReelTable::copyTreatments() {

@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -49,25 +50,37 @@ int ReelsModel::rowOf(const std::string& id) const {
 }
 
 QVariant ReelsModel::headerData(int section, Qt::Orientation orientation, int role) const {
-    static const char* names[kColumns] = {"Name", "Group", "Length", "Holds",    "Faults",   "Treatments", "State",
-                                          "LUFS", "dBTP",  "Floor",  "Timecode", "Frames/s", "Sound",      "Note"};
-    static const char* tips[kColumns] = {"Double-click to rename",
-                                         "Double-click to put the reel into a group",
-                                         "Hours, minutes, seconds",
-                                         "Speech or music",
-                                         "Found and not dismissed",
-                                         "That are switched on",
-                                         "Of the work on the reel",
-                                         "Integrated loudness, LUFS (EBU R 128)",
-                                         "True peak, dBTP (ITU-R BS.1770)",
-                                         "Noise floor, dBFS",
-                                         "Of the first sample or the first frame",
-                                         "Of the picture",
-                                         "Rate, channels, codec, bits",
-                                         "Double-click to write one"};
+    static const char* names[kColumns] = {QT_TRID_NOOP("Name"),
+                                          QT_TRID_NOOP("Group"),
+                                          QT_TRID_NOOP("Length"),
+                                          QT_TRID_NOOP("Holds"),
+                                          QT_TRID_NOOP("Faults"),
+                                          QT_TRID_NOOP("Treatments"),
+                                          QT_TRID_NOOP("State"),
+                                          "LUFS",
+                                          "dBTP",
+                                          QT_TRID_NOOP("Floor"),
+                                          QT_TRID_NOOP("Timecode"),
+                                          QT_TRID_NOOP("Frames/s"),
+                                          QT_TRID_NOOP("Sound"),
+                                          QT_TRID_NOOP("Note")};
+    static const char* tips[kColumns] = {QT_TRID_NOOP("Double-click to rename"),
+                                         QT_TRID_NOOP("Double-click to put the reel into a group"),
+                                         QT_TRID_NOOP("Hours, minutes, seconds"),
+                                         QT_TRID_NOOP("Speech or music"),
+                                         QT_TRID_NOOP("Found and not dismissed"),
+                                         QT_TRID_NOOP("That are switched on"),
+                                         QT_TRID_NOOP("Of the work on the reel"),
+                                         QT_TRID_NOOP("Integrated loudness, LUFS (EBU R 128)"),
+                                         QT_TRID_NOOP("True peak, dBTP (ITU-R BS.1770)"),
+                                         QT_TRID_NOOP("Noise floor, dBFS"),
+                                         QT_TRID_NOOP("Of the first sample or the first frame"),
+                                         QT_TRID_NOOP("Of the picture"),
+                                         QT_TRID_NOOP("Rate, channels, codec, bits"),
+                                         QT_TRID_NOOP("Double-click to write one")};
     if (orientation != Qt::Horizontal) return {};
-    return role == Qt::DisplayRole         ? QVariant(names[section])
-           : role == Qt::ToolTipRole       ? QVariant(tips[section])
+    return role == Qt::DisplayRole         ? QVariant(say(names[section]))
+           : role == Qt::ToolTipRole       ? QVariant(say(tips[section]))
            : role == Qt::TextAlignmentRole ? QVariant(int(Qt::AlignLeft | Qt::AlignVCenter))
                                            : QVariant();
 }
@@ -79,7 +92,7 @@ Qt::ItemFlags ReelsModel::flags(const QModelIndex& index) const {
 
 namespace {
 QString decibels(double v) {
-    return std::isfinite(v) && v > -190 ? QString::number(v, 'f', 1).replace('-', QChar(0x2212)) : QString("silent");
+    return std::isfinite(v) && v > -190 ? QString::number(v, 'f', 1).replace('-', QChar(0x2212)) : say("silent");
 }
 }  // namespace
 
@@ -88,13 +101,13 @@ QString ReelsModel::treatmentLines(const Reel& reel, const ReelFacts& state) {
     size_t index = 0;
     for (const Treatment& t : reel.treatments) {
         const auto& entry = findTreatment(t.id);
-        QString line = QString("%1 %2 %3").arg(entry.name).arg(t.amount).arg(entry.unit);
-        if (!t.on) line += ": off";
-        else if (t.place != kRecordingPlace) line += ": on the " + QString::fromStdString(t.place);
+        QString line = QString("%1 %2 %3").arg(said(entry.name)).arg(t.amount).arg(entry.unit);
+        if (!t.on) line += say(": off");
+        else if (t.place != kRecordingPlace) line += say(": on the ") + said(t.place);
         else if (state.treated && index < state.treated->effects.size()) {
             const auto& effect = state.treated->effects[index];
             line +=
-                effect.any() ? ": took away " + decibels(effect.removedDb) + " dBFS" : QString(": does nothing here");
+                effect.any() ? say(": took away ") + decibels(effect.removedDb) + " dBFS" : say(": does nothing here");
         }
         index += t.on && t.place == kRecordingPlace;
         lines << line;
@@ -110,10 +123,10 @@ QVariant ReelsModel::text(const Reel& reel, const ReelFacts& s, int column) cons
         case Note: return QString::fromStdString(reel.note);
         case Length: return i ? QString::fromStdString(formatDuration(i->duration())) : QString();
         case Sound:
-            return i ? QString("%1 kHz %2 %3%4")
+            return i ? say("%1 kHz %2 %3%4")
                            .arg(i->sampleRate / 1000.0)
-                           .arg(QString::fromStdString(i->layout), QString::fromStdString(i->codec),
-                                i->bits ? QString(" %1 bit").arg(i->bits) : QString())
+                           .arg(said(i->layout), QString::fromStdString(i->codec),
+                                i->bits ? say(" %1 bit").arg(i->bits) : QString())
                      : QString();
         case Timecode: return i && i->timecode ? QString::fromStdString(*i->timecode) : QString();
         case Frames: return i && i->picture ? QString::number(i->picture->fps, 'g', 5) : QString();
@@ -128,24 +141,24 @@ QVariant ReelsModel::text(const Reel& reel, const ReelFacts& s, int column) cons
             if (!s.diagnosis) return QString();
             QStringList kinds;
             for (const Finding& f : m_reels.findings(reel))
-                if (const QString name = entryOf(f.kind).name; !kinds.contains(name)) kinds << name;
-            return kinds.isEmpty() ? QString("none") : kinds.join(", ");
+                if (const QString name = said(entryOf(f.kind).name); !kinds.contains(name)) kinds << name;
+            return kinds.isEmpty() ? say("none") : kinds.join(", ");
         }
         case Treatments: {
             QStringList names;
             for (const Treatment& t : reel.treatments)
-                if (t.on) names << findTreatment(t.id).name;
+                if (t.on) names << said(findTreatment(t.id).name);
             return names.join(", ");
         }
         case State:
-            return s.missing                            ? "file missing"
-                   : s.reading || !i                    ? "reading"
-                   : s.splitting                        ? "splitting"
-                   : !s.diagnosis                       ? "looking for faults"
-                   : m_reels.treatmentPending(reel)     ? "to be treated"
-                   : s.stems                            ? "split"
-                   : reel.recordingTreatments().empty() ? "read"
-                                                        : "treated";
+            return s.missing                            ? say("file missing")
+                   : s.reading || !i                    ? say("reading")
+                   : s.splitting                        ? say("splitting")
+                   : !s.diagnosis                       ? say("looking for faults")
+                   : m_reels.treatmentPending(reel)     ? say("to be treated")
+                   : s.stems                            ? say("split")
+                   : reel.recordingTreatments().empty() ? say("read")
+                                                        : say("treated");
     }
     return {};
 }
@@ -186,7 +199,7 @@ QVariant ReelsModel::data(const QModelIndex& index, int role) const {
             if (index.column() == Treatments) return treatmentLines(*reel, state);
             if (index.column() == Faults) {
                 QStringList lines;
-                for (const Finding& f : m_reels.findings(*reel)) lines << QString::fromStdString(describe(f));
+                for (const Finding& f : m_reels.findings(*reel)) lines << said(describe(f));
                 return lines.mid(0, 20).join('\n');
             }
             return index.column() == Name ? QVariant(QString::fromStdString(reel->source.string())) : QVariant();
@@ -199,9 +212,9 @@ bool ReelsModel::setData(const QModelIndex& index, const QVariant& value, int ro
     const std::string words = value.toString().trimmed().toStdString();
     if (index.column() == Name && words.empty()) return false;
     const int column = index.column();
-    m_document.editReels(column == Name    ? "Rename reel"
-                         : column == Group ? "Group reel"
-                                           : "Write a note",
+    m_document.editReels(column == Name    ? say("Rename reel")
+                         : column == Group ? say("Group reel")
+                                           : say("Write a note"),
                          {m_ids[size_t(index.row())]}, [&](Reel& r) {
                              (column == Name ? r.name : column == Group ? r.group : r.note) = words;
                          });

@@ -8,6 +8,7 @@
 #include <stdexcept>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -20,7 +21,7 @@ double amountFrom(const TreatmentEntry& t, QString text) {
     bool number = false;
     const double amount = text.trimmed().toDouble(&number);
     if (!number || amount < t.minimum || amount > t.maximum)
-        throw std::invalid_argument(QString("\"%1\" is not an amount for %2: type %3 to %4 %5.")
+        throw std::invalid_argument(say("\"%1\" is not an amount for %2: type %3 to %4 %5.")
                                         .arg(text.trimmed(), t.name)
                                         .arg(t.minimum)
                                         .arg(t.maximum)
@@ -37,22 +38,22 @@ TreatmentControls::TreatmentControls(Document& document, Reels& reels, Work& wor
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
     auto* top = new QHBoxLayout;
-    m_add = makeSmallButton("addTreatment", "Add", "Adds a treatment at its sensible place");
+    m_add = makeSmallButton("addTreatment", say("Add"), say("Adds a treatment at its sensible place"));
     auto* menu = new QMenu(m_add);
     for (const auto& t : treatmentTable()) {
-        auto* action = menu->addAction(t.name, this, [this, id = std::string(t.id)] {
+        auto* action = menu->addAction(said(t.name), this, [this, id = std::string(t.id)] {
             m_desk.add(id);
             choose(QString::fromStdString(id));
         });
         action->setObjectName(QString("add_%1").arg(t.id));
-        action->setToolTip(t.explanation);
+        action->setToolTip(said(t.explanation));
     }
     menu->setToolTipsVisible(true);
     m_add->setMenu(menu);
-    m_order = makeSmallButton("sensibleOrder", "Sensible order",
-                              "Single samples first, then what is steady, the voice's own last");
-    m_hearAll =
-        makeSmallButton("hearAllRemoved", "Hear removed", "Loops a stretch of what all treatments together take away");
+    m_order = makeSmallButton("sensibleOrder", say("Sensible order"),
+                              say("Single samples first, then what is steady, the voice's own last"));
+    m_hearAll = makeSmallButton("hearAllRemoved", say("Hear removed"),
+                                say("Loops a stretch of what all treatments together take away"));
     top->addWidget(m_add);
     top->addWidget(m_order);
     top->addWidget(m_hearAll, 1);
@@ -63,10 +64,10 @@ TreatmentControls::TreatmentControls(Document& document, Reels& reels, Work& wor
     m_list = new QVBoxLayout(inside);
     m_list->setContentsMargins(0, 0, 6, 0);
     m_list->setSpacing(2);
-    m_empty = addPageText(m_list, "No treatments: accept what was found under Faults, or add one.");
+    m_empty = addPageText(m_list, say("No treatments: accept what was found under Faults, or add one."));
     m_list->addStretch();
     auto* scroll = new QScrollArea;
-    scroll->setAccessibleName("Chain of treatments");
+    scroll->setAccessibleName(say("Chain of treatments"));
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setWidget(inside);
@@ -83,26 +84,26 @@ TreatmentControls::TreatmentControls(Document& document, Reels& reels, Work& wor
     m_why->setFixedHeight(50);
     m_why->setAlignment(Qt::AlignTop);
     auto* where = new QHBoxLayout;
-    auto* label = new QLabel("Works on");
+    auto* label = new QLabel(say("Works on"));
     label->setStyleSheet(theme::sheet("color: @quiet"));
     m_where = new QComboBox;
     m_where->setObjectName("treatmentPlace");
-    m_where->addItem("the recording, before the split", kRecordingPlace);
+    m_where->addItem(say("the recording, before the split"), kRecordingPlace);
     for (const auto& stem : kStemNames)
-        m_where->addItem("the " + QString::fromStdString(stem) + ", after the split", QString::fromStdString(stem));
+        m_where->addItem(say("the %1, after the split").arg(said(stem)), QString::fromStdString(stem));
     where->addWidget(label);
     where->addWidget(m_where, 1);
     detail->addLayout(where);
     auto* buttons = new QHBoxLayout;
     buttons->setSpacing(6);
     m_hear = makeSmallButton(
-        "hearRemoved", "Hear what goes",
-        "Loops a stretch of what this treatment alone takes away: if the voice is in there, it is too much");
-    m_earlier = makeSmallButton("earlier", QString(QChar(0x2191)), "Works earlier in the chain");
-    m_later = makeSmallButton("later", QString(QChar(0x2193)), "Works later in the chain");
-    m_remove = makeSmallButton("removeTreatment", "Remove", "Takes the treatment out of the chain");
-    m_earlier->setAccessibleName("Earlier");
-    m_later->setAccessibleName("Later");
+        "hearRemoved", say("Hear what goes"),
+        say("Loops a stretch of what this treatment alone takes away: if the voice is in there, it is too much"));
+    m_earlier = makeSmallButton("earlier", QString(QChar(0x2191)), say("Works earlier in the chain"));
+    m_later = makeSmallButton("later", QString(QChar(0x2193)), say("Works later in the chain"));
+    m_remove = makeSmallButton("removeTreatment", say("Remove"), say("Takes the treatment out of the chain"));
+    m_earlier->setAccessibleName(say("Earlier"));
+    m_later->setAccessibleName(say("Later"));
     for (auto* b : {m_hear, m_earlier, m_later, m_remove}) buttons->addWidget(b, b == m_hear);
     detail->addLayout(buttons);
     column->addWidget(m_detail);
@@ -145,9 +146,9 @@ void TreatmentControls::rebuild() {
         inside->setSpacing(0);
         auto* on = new QCheckBox(t.name);
         on->setObjectName(QString("on_%1").arg(t.id));
-        on->setToolTip("Switched off, the treatment keeps its amount");
-        auto* value = new ValueRow({QString("treat_%1").arg(t.id), t.name, t.explanation, t.minimum, t.maximum, t.step,
-                                    t.usual, [&t](double v) { return amountText(t, v); },
+        on->setToolTip(say("Switched off, the treatment keeps its amount"));
+        auto* value = new ValueRow({QString("treat_%1").arg(t.id), said(t.name), said(t.explanation), t.minimum,
+                                    t.maximum, t.step, t.usual, [&t](double v) { return amountText(t, v); },
                                     [&t](const QString& text) { return amountFrom(t, text); }},
                                    on);
         auto* effect = new QLabel;
@@ -194,29 +195,30 @@ void TreatmentControls::refresh() {
     m_hearAll->setEnabled(reel && !reel->recordingTreatments().empty());
     const bool pending = reel && m_reels.treatmentPending(*reel);
     const bool waits = pending && !m_reels.current()->diagnosis;
-    m_state->setText(chain.empty() ? ""
-                     : waits       ? "Begins once the reel has been looked through for faults."
-                     : pending     ? (m_desk.busy() ? "Treating a stretch around the playhead…"
-                                                    : "A stretch is treated for listening; the whole reel follows.")
+    m_state->setText(chain.empty()              ? ""
+                     : waits                    ? say("Begins once the reel has been looked through for faults.")
+                     : pending && m_desk.busy() ? say("Treating a stretch around the playhead…")
+                     : pending                  ? say("A stretch is treated for listening; the whole reel follows.")
                      : reel->recordingTreatments().empty() && !reel->treatsStems()
-                         ? "All are switched off."
-                         : "At work on the whole reel. Hear 1 as treated, 7 as recorded, 8 what was removed.");
+                         ? say("All are switched off.")
+                         : say("At work on the whole reel. Hear 1 as treated, 7 as recorded, 8 what was removed."));
     if (chosen() < 0 && !chain.empty()) m_chosen = chain[0].id;
     for (size_t i = 0; i < chain.size(); ++i) {
         Row& r = m_rows[i];
         r.on->setChecked(chain[i].on);
         r.value->show(chain[i].amount);
         const auto effect = m_desk.effect(i);
-        QString text = !chain[i].on     ? "off"
-                       : !effect        ? "…"
-                       : !effect->any() ? "does nothing here"
-                                        : QString(chain[i].id == "de-clip" ? "adds %1 dBFS%2" : "takes away %1 dBFS%2")
-                                              .arg(effect->removedDb, 0, 'f', 1)
-                                              .arg(effect->whole ? "" : " here")
-                                              .replace('-', QChar(0x2212));
+        QString text = !chain[i].on ? say("off")
+                       : !effect    ? "…"
+                       : !effect->any()
+                           ? say("does nothing here")
+                           : QString(chain[i].id == "de-clip" ? say("adds %1 dBFS%2") : say("takes away %1 dBFS%2"))
+                                 .arg(effect->removedDb, 0, 'f', 1)
+                                 .arg(effect->whole ? "" : say(" here"))
+                                 .replace('-', QChar(0x2212));
         if (chain[i].place != kRecordingPlace)
-            text = QString("on the %1: ").arg(QString::fromStdString(chain[i].place)) +
-                   (effect || !chain[i].on ? text : QString("after the split"));
+            text =
+                say("on the %1: ").arg(said(chain[i].place)) + (effect || !chain[i].on ? text : say("after the split"));
         r.effect->setText(text);
         r.frame->setStyleSheet(
             chain[i].id == m_chosen ? theme::sheet("#treatmentRow { background: @row; border-radius: 4px }") : "");
@@ -230,8 +232,8 @@ void TreatmentControls::fillChosen() {
     if (at < 0) return;
     const auto& chain = m_desk.chain();
     const Treatment& t = chain[size_t(at)];
-    m_name->setText(findTreatment(t.id).name);
-    m_why->setText(findTreatment(t.id).explanation);
+    m_name->setText(said(findTreatment(t.id).name));
+    m_why->setText(said(findTreatment(t.id).explanation));
     m_where->setCurrentIndex(std::max(0, m_where->findData(QString::fromStdString(t.place))));
     m_hear->setEnabled(t.on);
     m_earlier->setEnabled(at > 0);

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/words/Say.h"
 #include "core/audio/PatchedSource.h"
 #include "core/media/MediaReader.h"
 #include "core/treatment/Treat.h"
@@ -106,7 +107,7 @@ TreatmentDesk::Verdict TreatmentDesk::verdict(const Finding& finding) const {
 void TreatmentDesk::accept(const Finding& finding) {
     const auto one = proposed({finding});
     if (one.empty() || !m_document.reel()) return;
-    m_document.editReel("Accept a finding", [&](Reel& r) {
+    m_document.editReel(say("Accept a finding"), [&](Reel& r) {
         std::erase(r.dismissed, findingKey(finding));
         r.treatments = withProposals(r.treatments, one);
     });
@@ -116,18 +117,18 @@ void TreatmentDesk::acceptAll() {
     const Reel* reel = m_document.reel();
     if (!reel) return;
     const auto all = proposed(m_reels.findings(*reel), m_reels.content(*reel));
-    editChain("Accept all findings", [&](std::vector<Treatment>& chain) { chain = withProposals(chain, all); });
+    editChain(say("Accept all findings"), [&](std::vector<Treatment>& chain) { chain = withProposals(chain, all); });
 }
 
 void TreatmentDesk::dismiss(const Finding& finding, bool dismissed) {
-    m_document.editReel(dismissed ? "Dismiss a finding" : "Take a finding back", [&](Reel& r) {
+    m_document.editReel(dismissed ? say("Dismiss a finding") : say("Take a finding back"), [&](Reel& r) {
         std::erase(r.dismissed, findingKey(finding));
         if (dismissed) r.dismissed.push_back(findingKey(finding));
     });
 }
 
 void TreatmentDesk::sayContent(const std::string& content) {
-    m_document.editReel("Say what it holds", [&](Reel& r) { r.content = content; });
+    m_document.editReel(say("Say what it holds"), [&](Reel& r) { r.content = content; });
 }
 
 const std::vector<Treatment>& TreatmentDesk::chain() const {
@@ -143,24 +144,24 @@ void TreatmentDesk::editChain(const QString& name, const std::function<void(std:
 
 void TreatmentDesk::add(const std::string& id) {
     const TreatmentEntry& t = findTreatment(id);
-    editChain(QString("Add %1").arg(t.name), [&](auto& chain) {
+    editChain(say("Add %1").arg(t.name), [&](auto& chain) {
         chain = withProposals(chain, {{t.id, true, t.usual, kRecordingPlace}});
     });
 }
 
 void TreatmentDesk::remove(size_t place) {
     if (place < chain().size())
-        editChain("Remove a treatment", [&](auto& chain) { chain.erase(chain.begin() + long(place)); });
+        editChain(say("Remove a treatment"), [&](auto& chain) { chain.erase(chain.begin() + long(place)); });
 }
 
 void TreatmentDesk::move(size_t place, int by) {
     const long to = long(place) + by;
     if (place < chain().size() && to >= 0 && to < long(chain().size()))
-        editChain("Move a treatment", [&](auto& chain) { std::swap(chain[place], chain[size_t(to)]); });
+        editChain(say("Move a treatment"), [&](auto& chain) { std::swap(chain[place], chain[size_t(to)]); });
 }
 
 void TreatmentDesk::putInOrder() {
-    editChain("Put treatments in order", [](auto& chain) {
+    editChain(say("Put treatments in order"), [](auto& chain) {
         std::stable_sort(chain.begin(), chain.end(), [](const Treatment& a, const Treatment& b) {
             return sensiblePlace(a.id) < sensiblePlace(b.id);
         });
@@ -169,19 +170,20 @@ void TreatmentDesk::putInOrder() {
 
 void TreatmentDesk::setOn(size_t place, bool on) {
     if (place < chain().size())
-        editChain(on ? "Switch a treatment on" : "Switch a treatment off", [&](auto& chain) { chain[place].on = on; });
+        editChain(on ? say("Switch a treatment on") : say("Switch a treatment off"),
+                  [&](auto& chain) { chain[place].on = on; });
 }
 
 void TreatmentDesk::setAmount(size_t place, double amount, bool dragging) {
     if (place < chain().size())
         editChain(
-            "Set an amount", [&](auto& chain) { chain[place].amount = amount; },
+            say("Set an amount"), [&](auto& chain) { chain[place].amount = amount; },
             dragging ? "amount" + std::to_string(place) : "");
 }
 
 void TreatmentDesk::setWhere(size_t place, const std::string& where) {
     if (place < chain().size() && chain()[place].place != where)
-        editChain("Move a treatment", [&](auto& chain) { chain[place].place = where; });
+        editChain(say("Move a treatment"), [&](auto& chain) { chain[place].place = where; });
 }
 
 const TreatmentDesk::Preview* TreatmentDesk::preview() const {
@@ -247,7 +249,7 @@ void TreatmentDesk::start() {
     if (chain.empty()) return;
     const auto stretch = span();
     m_own.submit(
-        "Treating a stretch",
+        say("Treating a stretch"),
         [this, facts = m_facts, id = reel->id, source = reel->source, chain, stretch,
          findings = m_reels.findings(*reel)](Progress& progress, const Work::Post& post) {
             MediaReader reader(source);

@@ -10,6 +10,7 @@
 #include "app/rebuild/LaneNames.h"
 #include "app/rebuild/ParameterRow.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -26,23 +27,22 @@ ChainControls::ChainControls(RebuildDesk& desk, SceneTools& scene, EffectDesk& e
     auto* top = new QHBoxLayout;
     m_lane = new QLabel;
     m_lane->setFont(theme::font(13, QFont::DemiBold));
-    auto* presets = makeSmallButton("chainpresets", "Chains", "Whole chains of common practice, to begin with");
+    auto* presets =
+        makeSmallButton("chainpresets", say("Chains"), say("Whole chains of common practice, to begin with"));
     auto* menu = new QMenu(presets);
     for (const auto& preset : shippedChains())
-        menu->addAction(QString("%1: %2").arg(QString::fromStdString(preset.name),
-                                              QString::fromStdString(preset.purpose)),
-                        this, [this, &preset] {
-                            edit("Use chain " + QString::fromStdString(preset.name), [&](ChainSettings& c) {
-                                auto own = std::move(c.effects);  // what is installed here belongs to no shipped chain
-                                c = preset.chain;
-                                c.effects = std::move(own);
-                            });
-                        });
-    menu->addAction("Nothing: all off, all as usual", this,
-                    [this] { edit("Reset chain", [](ChainSettings& c) { c = {}; }); });
+        menu->addAction(QString("%1: %2").arg(said(preset.name), said(preset.purpose)), this, [this, &preset] {
+            edit(say("Use chain ") + said(preset.name), [&](ChainSettings& c) {
+                auto own = std::move(c.effects);  // what is installed here belongs to no shipped chain
+                c = preset.chain;
+                c.effects = std::move(own);
+            });
+        });
+    menu->addAction(say("Nothing: all off, all as usual"), this,
+                    [this] { edit(say("Reset chain"), [](ChainSettings& c) { c = {}; }); });
     presets->setMenu(menu);
-    auto* add =
-        makeSmallButton("addeffect", "Add effect…", "An installed LV2 effect, tried before it is let in (Shift+E)");
+    auto* add = makeSmallButton("addeffect", say("Add effect…"),
+                                say("An installed LV2 effect, tried before it is let in (Shift+E)"));
     connect(add, &QPushButton::clicked, this, [this] { (new EffectPicker(m_effects, window()))->show(); });
     top->addWidget(m_lane, 1);
     top->addWidget(add);
@@ -63,7 +63,7 @@ ChainControls::ChainControls(RebuildDesk& desk, SceneTools& scene, EffectDesk& e
     m_effect = new EffectControls(desk, effects, curves);
     pages->addWidget(m_effect);
     auto* scroll = new QScrollArea;
-    scroll->setAccessibleName("Steps of the chain");
+    scroll->setAccessibleName(say("Steps of the chain"));
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -84,7 +84,7 @@ QWidget* ChainControls::cell(QCheckBox* on, QPushButton* name, const QString& id
                              const QString& tip) {
     auto* cell = new QWidget;
     on->setObjectName(id + "_on");
-    on->setAccessibleName(text + " on");
+    on->setAccessibleName(text + say(" on"));
     on->setToolTip(tip);
     name->setObjectName(id + "_show");
     name->setCheckable(true);
@@ -102,7 +102,7 @@ QWidget* ChainControls::cell(QCheckBox* on, QPushButton* name, const QString& id
 void ChainControls::addModule(size_t m, SceneTools& scene) {
     const auto& module = chainModules()[m];
     Module row{new QCheckBox, new QPushButton(module.name), nullptr, new QWidget, {}};
-    row.cell = cell(row.on, row.name, module.id, module.name, module.explanation);
+    row.cell = cell(row.on, row.name, module.id, said(module.name), said(module.explanation));
     auto* page = new QVBoxLayout(row.page);
     page->setContentsMargins(0, 0, 0, 0);
     page->setSpacing(4);
@@ -110,7 +110,7 @@ void ChainControls::addModule(size_t m, SceneTools& scene) {
         auto* value = makeParameterRow(p, QString("%1_%2").arg(module.id, p.id));
         connect(value, &ValueRow::set, this, [this, &p, &module](double v, bool dragging) {
             edit(
-                QString("%1: %2").arg(module.name, p.name), [&](ChainSettings& c) { c.*p.value = v; },
+                QString("%1: %2").arg(said(module.name), said(p.name)), [&](ChainSettings& c) { c.*p.value = v; },
                 dragging ? std::string(module.id) + p.id : "");
         });
         connect(value, &ValueRow::released, this, [this] { m_desk.endDrag(); });
@@ -124,31 +124,33 @@ void ChainControls::addModule(size_t m, SceneTools& scene) {
     page->addStretch();
     connect(row.on, &QCheckBox::clicked, this, [this, m, &module](bool on) {
         showModule(m);
-        edit(QString(on ? "%1 on" : "%1 off").arg(module.name), [&](ChainSettings& c) { c.*module.on = on; });
+        edit(QString(on ? say("%1 on") : say("%1 off")).arg(module.name), [&](ChainSettings& c) { c.*module.on = on; });
     });
     connect(row.name, &QPushButton::clicked, this, [this, m] { showModule(m); });
     m_modules.push_back(row);
 }
 
 void ChainControls::addRoom(QVBoxLayout& page, SceneTools& scene) {
-    m_estimate = makeSmallButton("estimateroom", "Estimate from the scene",
-                                 "Listens how words die away in the loop (or the whole reel) and makes a room of it");
+    m_estimate =
+        makeSmallButton("estimateroom", say("Estimate from the scene"),
+                        say("Listens how words die away in the loop (or the whole reel) and makes a room of it"));
     m_impulse = new QComboBox;
     m_impulse->setObjectName("roomimpulse");
-    m_impulse->setAccessibleName("Which room");
-    m_impulse->setToolTip("The room of Decay and Tone, one that was estimated, or an imported impulse response");
+    m_impulse->setAccessibleName(say("Which room"));
+    m_impulse->setToolTip(say("The room of Decay and Tone, one that was estimated, or an imported impulse response"));
     page.addWidget(m_impulse);
     page.addWidget(m_estimate, 0, Qt::AlignLeft);
     connect(m_estimate, &QPushButton::clicked, this, [&scene] { scene.estimateRoom(); });
     connect(m_impulse, &QComboBox::activated, this, [this](int i) {
-        edit("Choose room", [&](ChainSettings& c) { c.roomImpulse = m_impulse->itemData(i).toString().toStdString(); });
+        edit(say("Choose room"),
+             [&](ChainSettings& c) { c.roomImpulse = m_impulse->itemData(i).toString().toStdString(); });
     });
 }
 
 QWidget* ChainControls::cellOf(const EffectSlot& slot) {
     Effect e{new QCheckBox, new QPushButton, nullptr};
     const QString name = QString::fromStdString(slot.name);
-    e.cell = cell(e.on, e.name, QString::fromStdString(slot.id), name, name + ", an installed effect");
+    e.cell = cell(e.on, e.name, QString::fromStdString(slot.id), name, name + say(", an installed effect"));
     e.name->setText(e.name->fontMetrics().elidedText(name, Qt::ElideRight, kCellText));
     connect(e.on, &QCheckBox::clicked, this, [this, id = slot.id](bool on) {
         showEffect(id);
@@ -202,7 +204,7 @@ void ChainControls::showModule(size_t module) {
     for (auto& [id, e] : m_cells) e.name->setChecked(false);
     m_curve->show();
     m_curve->showModule(module);
-    m_explanation->setText(chainModules()[module].explanation);
+    m_explanation->setText(said(chainModules()[module].explanation));
 }
 
 void ChainControls::showEffect(const std::string& id) {
@@ -215,7 +217,8 @@ void ChainControls::showEffect(const std::string& id) {
     m_curve->hide();
     m_effect->show(id);
     static_cast<QWidget*>(m_effect)->show();
-    m_explanation->setText("An installed effect, in a process of its own: if it fails, the sound goes on without it.");
+    m_explanation->setText(
+        say("An installed effect, in a process of its own: if it fails, the sound goes on without it."));
 }
 
 void ChainControls::refresh() {
@@ -230,11 +233,11 @@ void ChainControls::refresh() {
     else if (m_effect->isVisibleTo(this)) m_cells[m_effect->shown()].name->setChecked(true);
     const QSignalBlocker still(m_impulse);
     m_impulse->clear();
-    m_impulse->addItem("Plain room: Decay and Tone", "");
+    m_impulse->addItem(say("Plain room: Decay and Tone"), "");
     for (const auto& r : m_desk.rebuild().rooms)
-        m_impulse->addItem(QString::fromStdString(r.name) + ", estimated", QString::fromStdString(r.id));
+        m_impulse->addItem(QString::fromStdString(r.name) + say(", estimated"), QString::fromStdString(r.id));
     for (const auto& s : m_desk.rebuild().sounds)
-        m_impulse->addItem(QString::fromStdString(s.name) + ", as impulse response", QString::fromStdString(s.id));
+        m_impulse->addItem(QString::fromStdString(s.name) + say(", as impulse response"), QString::fromStdString(s.id));
     m_impulse->setCurrentIndex(std::max(0, m_impulse->findData(QString::fromStdString(chain.roomImpulse))));
     for (size_t m = 0; m < m_modules.size(); ++m) {
         const QSignalBlocker quiet(m_modules[m].on);

@@ -7,6 +7,7 @@
 
 #include "app/views/MeterView.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/rebuild/Dynamics.h"
 #include "core/rebuild/Filters.h"
 
@@ -37,15 +38,15 @@ ChainCurve::ChainCurve(RebuildDesk& desk, HeardMeters& meters, Hearing& hearing,
     : QWidget(parent), m_desk(desk), m_meters(meters), m_hearing(hearing) {
     setObjectName("chaincurve");
     setFixedHeight(112);
-    setAccessibleName("What the module does");
+    setAccessibleName(say("What the module does"));
     connect(&meters, &HeardMeters::changed, this, qOverload<>(&QWidget::update));
     connect(&desk, &RebuildDesk::changed, this, qOverload<>(&QWidget::update));
 }
 
 void ChainCurve::showModule(size_t module) {
     m_module = module;
-    setToolTip(isFilter() ? "The response over the spectrum of what is heard. Drag a band's handle."
-                          : "Output level against input level; the dot is how far it is taken down now.");
+    setToolTip(isFilter() ? say("The response over the spectrum of what is heard. Drag a band's handle.")
+                          : say("Output level against input level; the dot is how far it is taken down now."));
     update();
 }
 
@@ -134,7 +135,7 @@ void ChainCurve::paintLevels(QPainter& p) {
     p.setPen(theme::quietInk);
     p.drawText(QRectF(0, r.top() - 2, 27, 12), Qt::AlignRight, "0");
     p.drawText(QRectF(0, r.bottom() - 10, 27, 12), Qt::AlignRight, "-72");
-    p.drawText(QPointF(r.right() - 40, r.bottom() - 3), "in, dB");
+    p.drawText(QPointF(r.right() - 40, r.bottom() - 3), say("in, dB"));
     // The reduction of the moment.
     const auto meters = m_hearing.player().mixMeters();
     auto* strip = meters ? meters->of(m_desk.laneId()) : nullptr;
@@ -145,7 +146,7 @@ void ChainCurve::paintLevels(QPainter& p) {
     m_down = std::min(fresh, m_down + 0.4);  // falls back slowly: what lasts five milliseconds cannot be read
     const double now = std::min(0.0, m_down);
     const QRectF bar(r.right() + 26, r.top() + 16, 16, r.height() - 16);
-    p.drawText(QRectF(bar.left() - 20, r.top() - 2, 120, 14), Qt::AlignLeft, "taken down now");
+    p.drawText(QRectF(bar.left() - 20, r.top() - 2, 120, 14), Qt::AlignLeft, say("taken down now"));
     p.fillRect(bar, theme::line);
     p.fillRect(QRectF(bar.left(), bar.top(), bar.width(), std::clamp(-now / 24, 0.0, 1.0) * bar.height()),
                theme::attention);
@@ -183,9 +184,9 @@ void ChainCurve::paintRoom(QPainter& p) {
     p.drawText(QRectF(r.left(), r.bottom() + 3, r.width(), 14), Qt::AlignRight,
                QString("%1 s").arg(longest, 0, 'f', 2));
     p.drawText(QRectF(r.left(), r.bottom() + 3, r.width(), 14), Qt::AlignLeft,
-               named ? QString::fromStdString(named->name) + ", estimated from the scene"
-               : m_desk.rebuild().sound(c.roomImpulse) ? QString("the imported impulse response stands in for it")
-                                                       : QString("dark lines low, light lines high octaves"));
+               named ? QString::fromStdString(named->name) + say(", estimated from the scene")
+               : m_desk.rebuild().sound(c.roomImpulse) ? say("the imported impulse response stands in for it")
+                                                       : say("dark lines low, light lines high octaves"));
 }
 
 void ChainCurve::paintEvent(QPaintEvent*) {
@@ -214,7 +215,7 @@ void ChainCurve::mouseMoveEvent(QMouseEvent* e) {
         std::clamp(std::round(-(e->position().y() - height() / 2.0) / (height() / 2.0 - 6) * kRange * 2) / 2,
                    db.minimum, db.maximum);
     m_desk.editStrip(
-        "Equaliser",
+        say("Equaliser"),
         [&](Strip& s) {
             s.chain.equaliser = true;
             s.chain.*kBands[m_band].hz = f;

@@ -2,18 +2,18 @@
 
 #include <algorithm>
 
+#include "app/words/Say.h"
+
 namespace rivlen {
 
 namespace {
-QString several(const char* what, size_t count) {
-    return count == 1 ? QString("%1 clip").arg(what) : QString("%1 clips").arg(what);
-}
+QString several(const QString& one, const QString& more, size_t count) { return count == 1 ? one : more; }
 }  // namespace
 
 void ClipTools::cutAtPlayhead() {
     const double at = m_desk.playhead();
     std::set<std::string> made;
-    m_desk.edit("Cut clip", [&](Rebuild& r) {
+    m_desk.edit(say("Cut clip"), [&](Rebuild& r) {
         if (m_desk.selected().empty()) return splitLane(r, m_desk.laneId(), at);
         for (const auto& id : m_desk.selected())
             if (const std::string right = cutClip(r, id, at); !right.empty()) made.insert(right);
@@ -23,14 +23,14 @@ void ClipTools::cutAtPlayhead() {
 
 void ClipTools::removeSelected() {
     if (m_desk.selected().empty()) return;
-    m_desk.edit(several("Remove", m_desk.selected().size()), [&](Rebuild& r) {
+    m_desk.edit(several(say("Remove clip"), say("Remove clips"), m_desk.selected().size()), [&](Rebuild& r) {
         for (const auto& id : m_desk.selected()) removeClip(r, id);
     });
 }
 
 void ClipTools::duplicateSelected() {
     std::set<std::string> made;
-    m_desk.edit(several("Duplicate", m_desk.selected().size()), [&](Rebuild& r) {
+    m_desk.edit(several(say("Duplicate clip"), say("Duplicate clips"), m_desk.selected().size()), [&](Rebuild& r) {
         for (const auto& id : m_desk.selected())
             if (const Clip* c = std::as_const(r).clip(id)) made.insert(copyClip(r, id, c->end()));
     });
@@ -59,17 +59,17 @@ void ClipTools::toggleMuted() {
     if (m_desk.selected().empty()) return;
     const Clip* first = m_desk.rebuild().clip(*m_desk.selected().begin());
     const bool mute = first && !first->muted;
-    edit(mute ? "Mute clip" : "Unmute clip", [mute](Clip& c) { c.muted = mute; });
+    edit(mute ? say("Mute clip") : say("Unmute clip"), [mute](Clip& c) { c.muted = mute; });
 }
 
 void ClipTools::nudge(double seconds) {
     edit(
-        "Nudge", [seconds](Clip& c) { c.at = std::max(0.0, c.at + seconds); }, "nudge");
+        say("Nudge"), [seconds](Clip& c) { c.at = std::max(0.0, c.at + seconds); }, "nudge");
 }
 
 void ClipTools::slip(double seconds) {
     m_desk.edit(
-        "Slip",
+        say("Slip"),
         [&](Rebuild& r) {
             for (const auto& id : m_desk.selected()) slipClip(r, id, seconds);
         },
@@ -78,7 +78,7 @@ void ClipTools::slip(double seconds) {
 
 void ClipTools::trimToPlayhead(bool begin) {
     const double at = m_desk.playhead();
-    m_desk.edit("Trim clip", [&](Rebuild& r) {
+    m_desk.edit(say("Trim clip"), [&](Rebuild& r) {
         for (const auto& id : m_desk.selected())
             if (const Clip* c = std::as_const(r).clip(id); c && (begin ? at < c->end() : at > c->at))
                 trimClip(r, id, begin, at);
@@ -87,22 +87,22 @@ void ClipTools::trimToPlayhead(bool begin) {
 
 void ClipTools::crossFadeSelected() {
     bool any = false;
-    m_desk.edit("Cross-fade", [&](Rebuild& r) {
+    m_desk.edit(say("Cross-fade"), [&](Rebuild& r) {
         for (const auto& id : m_desk.selected()) any = crossFade(r, id, 0.2, FadeShape::EqualPower) || any;
     });
     if (!any)
-        m_desk.tell(
-            "A cross-fade needs a selected clip that touches the next one on its lane, with sound left to draw out.");
+        m_desk.tell(say(
+            "A cross-fade needs a selected clip that touches the next one on its lane, with sound left to draw out."));
 }
 
 void ClipTools::keepBefore() {
-    m_desk.edit("Keep a before", [&](Rebuild& r) {
+    m_desk.edit(say("Keep a before"), [&](Rebuild& r) {
         for (const auto& id : m_desk.selected()) rivlen::keepBefore(r, id);
     });
 }
 
 void ClipTools::swapBefore() {
-    m_desk.edit("Hear the other one", [&](Rebuild& r) {
+    m_desk.edit(say("Hear the other one"), [&](Rebuild& r) {
         for (const auto& id : m_desk.selected()) swapPair(r, id);
     });
 }
@@ -118,7 +118,7 @@ void ClipTools::paste() {
     if (m_copied.empty() || !m_desk.lane()) return;
     std::set<std::string> made;
     const double at = m_desk.playhead();
-    m_desk.edit("Paste", [&](Rebuild& r) {
+    m_desk.edit(say("Paste"), [&](Rebuild& r) {
         for (Clip c : m_copied) {
             c.at = at + c.at - m_copied.front().at;
             c.id = r.freeId("clip");

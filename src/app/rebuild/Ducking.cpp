@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "app/words/Say.h"
 #include "core/rebuild/Automation.h"
 #include "core/rebuild/Duck.h"
 #include "core/rebuild/RenderGraph.h"
@@ -46,7 +47,7 @@ void Ducking::follow() {
         const auto curve = std::make_shared<DrawnCurve>();
         const int channels = m_mix.materials()->reel().channels;
         m_ducks[l->id].job = m_mix.run(
-            "Ducking " + QString::fromStdString(l->name),
+            say("Ducking ") + QString::fromStdString(l->name),
             [curve, whole = m_desk.shared(), id = l->id, materials = m_mix.materials(), channels](Progress& p) {
                 *curve = rivlen::duckCurve(*whole, id, materials, std::clamp(channels, 1, 2), p);
             },
@@ -58,11 +59,11 @@ void Ducking::follow() {
 
 void Ducking::toAutomation() {
     const Lane* l = m_desk.lane();
-    if (!l || !l->duck.on) return m_desk.tell("This lane is not ducked: switch ducking on first.");
+    if (!l || !l->duck.on) return m_desk.tell(say("This lane is not ducked: switch ducking on first."));
     const DrawnCurve* duck = curve(l->id);
-    if (!duck) return m_desk.tell("The ducking is still being computed; try again in a moment.");
+    if (!duck) return m_desk.tell(say("The ducking is still being computed; try again in a moment."));
     const DrawnCurve thin = thinned(*duck, 0.1);
-    m_desk.edit("Ducking to automation", [&](Rebuild& r) {
+    m_desk.edit(say("Ducking to automation"), [&](Rebuild& r) {
         Lane& mine = *r.lane(m_desk.laneId());
         const auto before = mine.strip.automation.find("level");
         DrawnCurve sum;

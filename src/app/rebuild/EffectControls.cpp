@@ -9,6 +9,7 @@
 
 #include "app/widgets/PanelParts.h"
 #include "app/widgets/ValueRow.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -21,10 +22,10 @@ EffectControls::EffectControls(RebuildDesk& desk, EffectDesk& effects, LaneCurve
     m_about->setObjectName("effectstate");
     auto* buttons = new QHBoxLayout;
     buttons->setSpacing(4);
-    m_earlier = makeSmallButton("effectearlier", "Earlier", "Works before what stands in front of it now");
-    m_later = makeSmallButton("effectlater", "Later", "Works after what stands behind it now");
-    m_remove =
-        makeSmallButton("effectremove", "Take out", "Takes it out of the chain, with its curves; undo brings it back");
+    m_earlier = makeSmallButton("effectearlier", say("Earlier"), say("Works before what stands in front of it now"));
+    m_later = makeSmallButton("effectlater", say("Later"), say("Works after what stands behind it now"));
+    m_remove = makeSmallButton("effectremove", say("Take out"),
+                               say("Takes it out of the chain, with its curves; undo brings it back"));
     for (auto* b : {m_earlier, m_later, m_remove}) buttons->addWidget(b);
     buttons->addStretch();
     column->addLayout(buttons);
@@ -43,8 +44,8 @@ EffectControls::EffectControls(RebuildDesk& desk, EffectDesk& effects, LaneCurve
         grid->addWidget(box, line, 1);
         return box;
     };
-    m_presets = combo("effectpresets", "Preset", "Settings that came with the effect", 0);
-    m_moved = combo("effectmoved", "Curve of", "Draws this control over time, on the lanes", 1);
+    m_presets = combo("effectpresets", say("Preset"), say("Settings that came with the effect"), 0);
+    m_moved = combo("effectmoved", say("Curve of"), say("Draws this control over time, on the lanes"), 1);
     column->addLayout(grid);
     connect(m_earlier, &QPushButton::clicked, this, [this] { m_effects.move(m_id, -1); });
     connect(m_later, &QPushButton::clicked, this, [this] { m_effects.move(m_id, 1); });
@@ -71,7 +72,7 @@ QWidget* EffectControls::row(const EffectControl& c) {
     const QString id = QString("effect_%1").arg(QString::fromStdString(c.symbol)),
                   name = QString::fromStdString(c.name);
     const QString explanation =
-        QString("%1: %2 to %3, usually %4.")
+        say("%1: %2 to %3, usually %4.")
             .arg(name, QString::fromStdString(c.text(c.minimum)), QString::fromStdString(c.text(c.maximum)),
                  QString::fromStdString(c.text(c.usual)));
     if (c.toggled) {
@@ -149,7 +150,7 @@ void EffectControls::build() {
     layout()->addWidget(m_rows);
     const QSignalBlocker quiet(m_moved);
     m_moved->clear();
-    m_moved->addItem("none");
+    m_moved->addItem(say("none"));
     for (const auto& c : m_controls) m_moved->addItem(QString::fromStdString(c.name));
 }
 
@@ -164,8 +165,8 @@ void EffectControls::refresh() {
         build();
         const QSignalBlocker quiet(m_presets);
         m_presets->clear();
-        m_presets->addItem(facts && !facts->presets.empty() ? QString("%1 that came with it").arg(facts->presets.size())
-                                                            : QString("none came with it"));
+        m_presets->addItem(facts && !facts->presets.empty() ? say("%1 that came with it").arg(facts->presets.size())
+                                                            : say("none came with it"));
         for (const auto& p : facts ? facts->presets : std::vector<EffectPreset>())
             m_presets->addItem(QString::fromStdString(p.name));
     }
@@ -184,11 +185,11 @@ void EffectControls::refresh() {
     probe = strip.chain;
     m_later->setEnabled(moveEffect(probe, m_id, 1));
     const QString trouble = m_effects.trouble(m_id);
+    const QString by = facts && !facts->maker.empty() ? say(", by ") + QString::fromStdString(facts->maker) : QString();
     m_about->setText(
         !trouble.isEmpty() ? trouble
-        : facts            ? QString("%1%2").arg(QString::fromStdString(facts->kind),
-                                      facts->maker.empty() ? QString() : ", by " + QString::fromStdString(facts->maker))
-                : QString("\"%1\" is not installed on this machine, or is still being read: its settings are kept.")
+        : facts            ? QString("%1%2").arg(QString::fromStdString(facts->kind), by)
+                : say("\"%1\" is not installed on this machine, or is still being read: its settings are kept.")
                       .arg(QString::fromStdString(slot->name)));
 }
 

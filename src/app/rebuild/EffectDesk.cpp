@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/words/Say.h"
 #include "core/rebuild/ChainSettings.h"
 
 namespace rivlen {
@@ -61,7 +62,7 @@ void EffectDesk::readAgain() {
     m_reading = true;
     const auto read = std::make_shared<std::vector<EffectFacts>>();
     m_quiet.submit(
-        "Reading the installed effects",
+        say("Reading the installed effects"),
         [read, again = m_read](Progress& progress, const Work::Post&) { *read = installedEffects(again, progress); },
         [this, read](const JobQueue::Outcome& o) {
             m_reading = false;
@@ -76,7 +77,7 @@ const EffectFacts* EffectDesk::facts(const std::string& uri) {
     if (!m_asked.insert(uri).second) return nullptr;
     const auto read = std::make_shared<EffectFacts>();
     m_quiet.submit(
-        "Reading an effect",
+        say("Reading an effect"),
         [read, uri](Progress& progress, const Work::Post&) {
             const auto process = takeEffect(uri, "");
             *read = process->describe(progress);
@@ -102,14 +103,14 @@ void EffectDesk::add(const EffectFacts& facts) {
     m_trying = true;
     const auto trial = std::make_shared<EffectTrial>();
     m_own.submit(
-        "Trying " + facts.name,
+        say("Trying ") + QString::fromStdString(facts.name),
         [trial, facts, rate = sampleRate(), channels = channels()](Progress& progress, const Work::Post&) {
             *trial = tryEffect(facts, rate, channels, progress);
         },
         [this, trial, facts, strip = m_desk.laneId()](const JobQueue::Outcome& o) {
             m_trying = false;
             if (o.done && trial->refused.empty()) put(facts, strip);
-            else if (o.done) m_desk.tell(QString::fromStdString(trial->refused));
+            else if (o.done) m_desk.tell(said(trial->refused));
             emit changed();
         });
     emit changed();
@@ -118,7 +119,7 @@ void EffectDesk::add(const EffectFacts& facts) {
 void EffectDesk::put(const EffectFacts& facts, const std::string& strip) {
     if (m_desk.laneId() != strip) m_desk.chooseLane(strip);  // it was tried for that one's channels
     std::string id;
-    edit("Add " + QString::fromStdString(facts.name), [&](Strip& s) {
+    edit(say("Add ") + QString::fromStdString(facts.name), [&](Strip& s) {
         for (int n = 1; id.empty() || s.chain.effect(id); ++n) id = "effect-" + std::to_string(n);
         s.chain.effects.push_back({id, facts.uri, facts.name, "limiter", true, {}, {}});
     });
@@ -142,7 +143,7 @@ QString nameIn(const EffectSlot* slot) { return slot ? QString::fromStdString(sl
 }  // namespace
 
 void EffectDesk::setOn(const std::string& id, bool on) {
-    edit(nameIn(slot(id)) + (on ? " on" : " off"), [&](Strip& s) {
+    edit(nameIn(slot(id)) + (on ? say(" on") : say(" off")), [&](Strip& s) {
         if (auto* e = slotIn(s, id)) e->on = on;
     });
 }
@@ -165,11 +166,11 @@ double EffectDesk::value(const EffectSlot& slot, const EffectControl& control) c
 void EffectDesk::move(const std::string& id, int by) {
     ChainSettings probe = m_desk.strip().chain;
     if (!moveEffect(probe, id, by)) return;
-    edit("Move " + nameIn(slot(id)), [&](Strip& s) { s.chain.effects = probe.effects; });
+    edit(say("Move ") + nameIn(slot(id)), [&](Strip& s) { s.chain.effects = probe.effects; });
 }
 
 void EffectDesk::remove(const std::string& id) {
-    edit("Take out " + nameIn(slot(id)), [&](Strip& s) {
+    edit(say("Take out ") + nameIn(slot(id)), [&](Strip& s) {
         std::erase_if(s.chain.effects, [&](const auto& e) { return e.id == id; });
         std::erase_if(s.automation, [&](const auto& c) { return c.first.starts_with(effectCurve(id, "")); });
     });
@@ -181,7 +182,7 @@ void EffectDesk::usePreset(const std::string& id, const EffectPreset& preset) {
     if (!known) return;
     const auto got = std::make_shared<EffectProcess::State>();
     m_own.submit(
-        "Reading a preset",
+        say("Reading a preset"),
         [got, preset, effect = *known, rate = sampleRate(), channels = channels()](Progress&, const Work::Post&) {
             *got = effectPreset(effect, preset.uri, rate, channels);
         },
@@ -196,7 +197,7 @@ void EffectDesk::usePreset(const std::string& id, const EffectPreset& preset) {
 
 QString EffectDesk::trouble(const std::string& id) const {
     for (const auto& t : m_troubles)
-        if (t.strip == m_desk.laneId() && t.slot == id) return QString::fromStdString(t.sentence);
+        if (t.strip == m_desk.laneId() && t.slot == id) return said(t.sentence);
     return {};
 }
 
@@ -204,8 +205,7 @@ void EffectDesk::lookForTroubles() {
     auto now = m_hearing.player().mixTroubles();
     if (now == m_troubles) return;
     for (const auto& t : now)
-        if (std::find(m_troubles.begin(), m_troubles.end(), t) == m_troubles.end())
-            m_desk.tell(QString::fromStdString(t.sentence));
+        if (std::find(m_troubles.begin(), m_troubles.end(), t) == m_troubles.end()) m_desk.tell(said(t.sentence));
     m_troubles = std::move(now);
     emit changed();
 }

@@ -8,21 +8,22 @@
 #include <algorithm>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
 EffectPicker::EffectPicker(EffectDesk& effects, QWidget* parent) : QDialog(parent), m_effects(effects) {
     setObjectName("effectpicker");
     setAttribute(Qt::WA_DeleteOnClose);
-    setWindowTitle("Add an effect");
+    setWindowTitle(say("Add an effect"));
     resize(720, 520);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(16, 14, 16, 14);
     column->setSpacing(10);
     m_search = new QLineEdit;
     m_search->setObjectName("effectsearch");
-    m_search->setAccessibleName("Part of the name, the maker or the class");
-    m_search->setPlaceholderText("Part of the name, the maker or the class");
+    m_search->setAccessibleName(say("Part of the name, the maker or the class"));
+    m_search->setPlaceholderText(say("Part of the name, the maker or the class"));
     m_search->setClearButtonEnabled(true);
     column->addWidget(m_search);
     const auto list = [](const char* name, const QString& says) {
@@ -32,9 +33,9 @@ EffectPicker::EffectPicker(EffectDesk& effects, QWidget* parent) : QDialog(paren
         l->setStyleSheet("QListWidget::item { padding: 3px 8px; }");
         return l;
     };
-    m_kinds = list("effectkinds", "Classes of effects");
+    m_kinds = list("effectkinds", say("Classes of effects"));
     m_kinds->setFixedWidth(190);
-    m_list = list("effectlist", "Effects");
+    m_list = list("effectlist", say("Effects"));
     auto* across = new QHBoxLayout;
     across->addWidget(m_kinds);
     across->addWidget(m_list, 1);
@@ -44,11 +45,12 @@ EffectPicker::EffectPicker(EffectDesk& effects, QWidget* parent) : QDialog(paren
     m_about->setMinimumHeight(48);
     m_about->setAlignment(Qt::AlignTop);
     auto* buttons = new QHBoxLayout;
-    auto* again = makeSmallButton("effectsagain", "Look again", "Reads the list anew, after something was installed");
-    m_add = new QPushButton("Try and add");
+    auto* again =
+        makeSmallButton("effectsagain", say("Look again"), say("Reads the list anew, after something was installed"));
+    m_add = new QPushButton(say("Try and add"));
     m_add->setObjectName("effectadd");
     m_add->setDefault(true);
-    auto* close = new QPushButton("Close");
+    auto* close = new QPushButton(say("Close"));
     close->setAutoDefault(false);
     again->setAutoDefault(false);
     buttons->addWidget(again);
@@ -91,7 +93,7 @@ void EffectPicker::fill() {
         m_kinds->clear();
         std::map<QString, int> kinds;
         for (const auto& f : all) ++kinds[QString::fromStdString(f.kind)];
-        m_kinds->addItem(QString("All   %1").arg(all.size()));
+        m_kinds->addItem(say("All   %1").arg(all.size()));
         for (const auto& [kind, count] : kinds) {
             auto* item = new QListWidgetItem(QString("%1   %2").arg(kind).arg(count), m_kinds);
             item->setData(Qt::UserRole, kind);
@@ -132,22 +134,21 @@ void EffectPicker::describe() {
     const EffectFacts* f = chosen();
     const std::string why = f ? misfit(*f, m_effects.channels()) : "";
     m_add->setEnabled(f && why.empty() && !m_effects.trying());
-    if (m_effects.reading()) return m_about->setText("The effects of this machine are being read…");
-    if (m_effects.trying()) return m_about->setText("It is tried in a process of its own…");
+    if (m_effects.reading()) return m_about->setText(say("The effects of this machine are being read…"));
+    if (m_effects.trying()) return m_about->setText(say("It is tried in a process of its own…"));
     if (!f)
         return m_about->setText(
             m_effects.installed().empty()
-                ? "No LV2 effect is installed here. Debian's packages whose names end in -lv2 bring "
-                  "them; then look again."
-                : "No effect has that in its name.");
-    const auto many = [](int n) { return n == 1 ? QString("one channel") : QString("%1 channels").arg(n); };
+                ? say("No LV2 effect is installed here. Debian's packages whose names end in -lv2 bring "
+                      "them; then look again.")
+                : say("No effect has that in its name."));
+    const auto many = [](int n) { return n == 1 ? say("one channel") : say("%1 channels").arg(n); };
     const QString in = many(f->inputs), out = many(f->outputs);
     m_about->setText(QString("%1, %2%3. %4")
-                         .arg(QString::fromStdString(f->kind), in == out ? in : in + " to " + out,
-                              f->maker.empty() ? QString() : ", by " + QString::fromStdString(f->maker),
-                              why.empty()
-                                  ? QString("It is tried with silence, noise and full scale before it is let in.")
-                                  : "It cannot stand here: " + QString::fromStdString(why) + "."));
+                         .arg(QString::fromStdString(f->kind), in == out ? in : in + say(" to ") + out,
+                              f->maker.empty() ? QString() : say(", by ") + QString::fromStdString(f->maker),
+                              why.empty() ? say("It is tried with silence, noise and full scale before it is let in.")
+                                          : say("It cannot stand here: ") + said(why) + "."));
 }
 
 void EffectPicker::add() {

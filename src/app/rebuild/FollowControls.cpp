@@ -6,6 +6,7 @@
 
 #include "app/rebuild/LaneNames.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "core/base/Parameter.h"
 
 namespace rivlen {
@@ -14,13 +15,15 @@ namespace {
 
 const std::vector<Parameter<PanFromPath>>& followParameters() {
     static const std::vector<Parameter<PanFromPath>> table = {
-        {"view_angle", "View", "°", 20, 160, 60, 1,
-         "How wide an angle the picture stands for: a thing at its edge is heard half of that aside. Too wide, and the "
-         "sound leaves the "
-         "screen.",
+        {"view_angle", QT_TRID_NOOP("Angle"), "°", 20, 160, 60, 1,
+         QT_TRID_NOOP(
+             "How wide an angle the picture stands for: a thing at its edge is heard half of that aside. Too wide, and "
+             "the "
+             "sound leaves the "
+             "screen."),
          &PanFromPath::viewAngle},
-        {"smoothing", "Calm", "s", 0, 2, 0.15, 0.01,
-         "How long a trembling is averaged over. Too long, and the sound lags where the object turns.",
+        {"smoothing", QT_TRID_NOOP("Calm"), "s", 0, 2, 0.15, 0.01,
+         QT_TRID_NOOP("How long a trembling is averaged over. Too long, and the sound lags where the object turns."),
          &PanFromPath::smoothing},
     };
     return table;
@@ -31,9 +34,9 @@ struct What {
     const char* label;
     bool PanFromPath::*on;
 };
-constexpr What kWhat[] = {{"followaside", "left-right", &PanFromPath::leftRight},
-                          {"followup", "up-down", &PanFromPath::upDown},
-                          {"follownear", "near-far", &PanFromPath::nearFar}};
+constexpr What kWhat[] = {{"followaside", QT_TRID_NOOP("left-right"), &PanFromPath::leftRight},
+                          {"followup", QT_TRID_NOOP("up-down"), &PanFromPath::upDown},
+                          {"follownear", QT_TRID_NOOP("near-far"), &PanFromPath::nearFar}};
 
 }  // namespace
 
@@ -45,23 +48,23 @@ FollowControls::FollowControls(FollowDesk& follow, RebuildDesk& desk, QWidget* p
     m_hint = addPageText(column);
     m_hint->setObjectName("followhint");
     auto* buttons = new QHBoxLayout;
-    m_mark = makeSmallButton(
-        "followmark", "Mark it",
-        "Then drag a box around the object in the picture window: the chosen lane follows it from there (Shift+F)");
+    m_mark = makeSmallButton("followmark", say("Mark it"),
+                             say("Then drag a box around the object in the picture window: the chosen lane follows it "
+                                 "from there (Shift+F)"));
     m_mark->setCheckable(true);
     connect(m_mark, &QPushButton::clicked, &follow, &FollowDesk::setMarking);
     m_hand = makeSmallButton(
-        "followhand", "By hand",
-        "While it plays the pointer over the picture leads the chosen lane; what it did is written when it stops");
+        "followhand", say("By hand"),
+        say("While it plays the pointer over the picture leads the chosen lane; what it did is written when it stops"));
     m_hand->setCheckable(true);
     connect(m_hand, &QPushButton::clicked, &follow, &FollowDesk::setByHand);
-    m_stop = makeSmallButton("followstop", "Stop", "Ends the following; the lane stays as it is");
+    m_stop = makeSmallButton("followstop", say("Stop"), say("Ends the following; the lane stays as it is"));
     connect(m_stop, &QPushButton::clicked, &follow, &FollowDesk::stop);
     for (QPushButton* b : {m_mark, m_hand, m_stop}) buttons->addWidget(b);
     column->addLayout(buttons);
     auto* what = new QHBoxLayout;
     for (size_t i = 0; i < m_what.size(); ++i) {
-        auto* box = m_what[i] = new QCheckBox(kWhat[i].label);
+        auto* box = m_what[i] = new QCheckBox(say(kWhat[i].label));
         box->setObjectName(kWhat[i].name);
         connect(box, &QCheckBox::clicked, this, [this, i](bool on) {
             PanFromPath how = m_follow.how();
@@ -72,9 +75,16 @@ FollowControls::FollowControls(FollowDesk& follow, RebuildDesk& desk, QWidget* p
     }
     column->addLayout(what);
     const auto row = [&](const Parameter<PanFromPath>& p) {
-        ValueRow::Range range{
-            QString("follow_") + p.id, p.name, p.explanation, p.minimum, p.maximum, p.step, p.usual, {}, {}};
-        range.describe = [&p](double v) { return QString::fromStdString(describeValue(p, v)); };
+        ValueRow::Range range{QString("follow_") + p.id,
+                              said(p.name),
+                              said(p.explanation),
+                              p.minimum,
+                              p.maximum,
+                              p.step,
+                              p.usual,
+                              {},
+                              {}};
+        range.describe = [&p](double v) { return said(describeValue(p, v)); };
         range.parse = [&p](const QString& text) { return parseValue(p, text.toStdString()); };
         auto* r = new ValueRow(range);
         connect(r, &ValueRow::set, this, [this, &p](double v, bool dragging) {
@@ -92,9 +102,10 @@ FollowControls::FollowControls(FollowDesk& follow, RebuildDesk& desk, QWidget* p
     m_smooth = row(followParameters()[1]);
     m_found = addPageText(column);
     m_found->setObjectName("followfound");
-    m_lost = makeSmallButton("followlost", "Where it was lost",
-                             "Goes to the next place where it was not found: drag a box around it in the picture, and "
-                             "it is followed on from there (Ctrl+Shift+F)");
+    m_lost =
+        makeSmallButton("followlost", say("Where it was lost"),
+                        say("Goes to the next place where it was not found: drag a box around it in the picture, and "
+                            "it is followed on from there (Ctrl+Shift+F)"));
     connect(m_lost, &QPushButton::clicked, &follow, &FollowDesk::toLost);
     column->addWidget(m_lost);
     column->addStretch();
@@ -105,12 +116,12 @@ FollowControls::FollowControls(FollowDesk& follow, RebuildDesk& desk, QWidget* p
 void FollowControls::refresh() {
     const bool possible = m_follow.possible();
     m_hint->setText(
-        possible && m_follow.marking()  ? QString("Drag a box around it in the picture window.")
-        : possible && m_follow.byHand() ? QString("Play, and lead it with the pointer over the picture.")
-        : possible ? QString("%1 can follow something in the picture.").arg(laneName(m_desk.rebuild(), m_desk.laneId()))
-        : m_desk.rebuild().format == MixFormat::Reel ? QString("Choose a format above: as the reel, nothing is placed.")
-        : !m_desk.lane()                             ? QString("Choose a lane: groups and the mix have no place.")
-                                                     : QString("This reel has no picture to follow."));
+        possible && m_follow.marking()  ? say("Drag a box around it in the picture window.")
+        : possible && m_follow.byHand() ? say("Play, and lead it with the pointer over the picture.")
+        : possible ? say("%1 can follow something in the picture.").arg(laneName(m_desk.rebuild(), m_desk.laneId()))
+        : m_desk.rebuild().format == MixFormat::Reel ? say("Choose a format above: as the reel, nothing is placed.")
+        : !m_desk.lane()                             ? say("Choose a lane: groups and the mix have no place.")
+                                                     : say("This reel has no picture to follow."));
     m_mark->setEnabled(possible && !m_follow.busy());
     m_mark->setChecked(m_follow.marking());
     m_hand->setEnabled(possible && !m_follow.busy());
@@ -124,16 +135,17 @@ void FollowControls::refresh() {
     const auto lost = m_follow.lost();
     double seconds = 0;
     for (const auto& s : lost) seconds += s.second - s.first;
-    m_found->setText(m_follow.busy()  ? QString("Following …")
-                     : frames.empty() ? QString()
-                                      : QString("Followed from %1 to %2 s%3.")
-                                            .arg(frames.front().second, 0, 'f', 1)
-                                            .arg(frames.back().second, 0, 'f', 1)
-                                            .arg(lost.empty() ? QString()
-                                                              : QString("; not seen for %1 s in %2 place%3")
-                                                                    .arg(seconds, 0, 'f', 1)
-                                                                    .arg(lost.size())
-                                                                    .arg(lost.size() == 1 ? "" : "s")));
+    m_found->setText(m_follow.busy() ? say("Following …")
+                     : frames.empty()
+                         ? QString()
+                         : say("Followed from %1 to %2 s%3.")
+                               .arg(frames.front().second, 0, 'f', 1)
+                               .arg(frames.back().second, 0, 'f', 1)
+                               .arg(lost.empty() ? QString()
+                                                 : (lost.size() == 1 ? say("; not seen for %1 s in %2 place")
+                                                                     : say("; not seen for %1 s in %2 places"))
+                                                       .arg(seconds, 0, 'f', 1)
+                                                       .arg(lost.size())));
     m_lost->setVisible(!lost.empty());
 }
 

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "app/rebuild/LaneNames.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -26,9 +27,9 @@ bool FollowDesk::possible() const {
 void FollowDesk::setMarking(bool on) {
     m_marking = on && possible();
     if (on && !m_marking)
-        m_work.warn(
+        m_work.warn(say(
             "A lane follows the picture where the mix has a format of its own, a lane is chosen, and the reel has a "
-            "picture.");
+            "picture."));
     if (m_marking) m_byHand = false;
     emit changed();
 }
@@ -76,7 +77,7 @@ void FollowDesk::follow(double from) {
     const double to = end();
     const auto frames = std::make_shared<std::vector<FollowedFrame>>();
     m_job = m_work.submit(
-        Work::Queue::Long, "Following the picture",
+        Work::Queue::Long, say("Following the picture"),
         [frames, anchors, to, file = m_document.reel()->source](Progress& progress, const Work::Post&) {
             *frames = followObject(file, anchors, to, progress);
         },
@@ -90,14 +91,13 @@ void FollowDesk::follow(double from) {
                 const QString whose = laneName(m_desk.rebuild(), m_lane);
                 if (gone.empty())
                     m_work.report(
-                        QString("%1 follows the picture over %2 s.")
+                        say("%1 follows the picture over %2 s.")
                             .arg(whose)
                             .arg(m_frames.empty() ? 0.0 : m_frames.back().second - m_frames.front().second, 0, 'f', 1));
                 else
-                    m_work.warn(
-                        QString("%1 follows the picture, but what it follows was lost %2: go there and drag a box "
-                                "around it, or leave it.")
-                            .arg(whose, gone.size() == 1 ? QString("once") : QString("%1 times").arg(gone.size())));
+                    m_work.warn(say("%1 follows the picture, but what it follows was lost %2: go there and drag a box "
+                                    "around it, or leave it.")
+                                    .arg(whose, gone.size() == 1 ? say("once") : say("%1 times").arg(gone.size())));
             }
             emit changed();
         });
@@ -147,7 +147,7 @@ void FollowDesk::write(bool dragging) {
     how.distance = lane->strip.distance > 1 ? lane->strip.distance : how.distance;
     const FollowedPan pan = panFromPath(m_frames, how);
     m_desk.edit(
-        "Follow the picture",
+        say("Follow the picture"),
         [&](Rebuild& r) {
             if (Lane* l = r.lane(m_lane)) writePan(l->strip, pan);
         },
@@ -164,7 +164,7 @@ const FollowedFrame* FollowDesk::at(double second) const {
 
 void FollowDesk::toLost() {
     const auto at = nextLost();
-    if (!at) return m_work.report("Nothing that is followed was lost.");
+    if (!at) return m_work.report(say("Nothing that is followed was lost."));
     m_hearing.locate(int64_t(*at * m_hearing.player().sampleRate()));
     setMarking(true);
 }

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "app/words/Say.h"
+
 namespace rivlen {
 
 void LaneCurves::show(const std::string& id) {
@@ -12,8 +14,8 @@ void LaneCurves::show(const std::string& id) {
 CurveRange stripRange(const Strip& strip, const std::string& parameter) {
     const auto& p = stripParameter(parameter);
     const bool level = parameter == "level";
-    return {parameter, p.name, p.minimum, p.maximum, strip.*p.value, level ? 0.1 : 1.0, [&p, level](double v) {
-                return level && v <= kSilentLevel ? QString("silent") : QString::fromStdString(describeValue(p, v));
+    return {parameter, said(p.name), p.minimum, p.maximum, strip.*p.value, level ? 0.1 : 1.0, [&p, level](double v) {
+                return level && v <= kSilentLevel ? say("silent") : said(describeValue(p, v));
             }};
 }
 
@@ -31,7 +33,7 @@ CurveRange LaneCurves::rangeOf(const Strip& strip, const std::string& curve) con
                     m_effects.value(*slot, c),
                     c.integer || c.toggled ? 1 : (c.maximum - c.minimum) / 1000,
                     [c](double v) { return QString::fromStdString(c.text(v)); }};
-    return {curve, "An effect that is not here", 0, 1, 0, 1, [](double v) { return QString::number(v); }};
+    return {curve, say("An effect that is not here"), 0, 1, 0, 1, [](double v) { return QString::number(v); }};
 }
 
 CurveRange LaneCurves::range(const Strip& strip) const { return rangeOf(strip, m_shown); }
@@ -46,7 +48,7 @@ const DrawnCurve* LaneCurves::of(const Strip& strip) const {
 void LaneCurves::set(DrawnCurve curve, const std::string& gesture) {
     if (m_shown.empty()) return;
     m_desk.editStrip(
-        "Draw " + nameOf(m_shown).toLower(),
+        say("Draw ") + within(nameOf(m_shown)),
         [&](Strip& s) {
             if (curve.empty()) s.automation.erase(m_shown);
             else s.automation[m_shown] = curve;
@@ -58,7 +60,7 @@ void LaneCurves::trim(double by) {
     const Reel* reel = m_document.reel();
     if (m_shown.empty() || !reel) return;
     const CurveRange p = range(m_desk.strip());
-    if (!reel->loop) return m_desk.tell("Set a loop over what is to be raised or lowered: drag over the picture.");
+    if (!reel->loop) return m_desk.tell(say("Set a loop over what is to be raised or lowered: drag over the picture."));
     const DrawnCurve* now = of(m_desk.strip());
     set(trimmed(now ? *now : DrawnCurve{}, reel->loop->first, reel->loop->second,
                 by * (m_shown.find(':') != std::string::npos ? (p.maximum - p.minimum) / 50
@@ -70,7 +72,7 @@ void LaneCurves::trim(double by) {
 void LaneCurves::copy() {
     const Reel* reel = m_document.reel();
     if (!reel || !reel->loop || !of(m_desk.strip()))
-        return m_desk.tell("Set a loop over a part of a curve first; then it can be copied.");
+        return m_desk.tell(say("Set a loop over a part of a curve first; then it can be copied."));
     m_copied = *of(m_desk.strip());
     m_copied->insert(m_copied->begin(), {reel->loop->first, reel->loop->second});
 }
@@ -102,7 +104,7 @@ void LaneCurves::thin() {
     const size_t before = now->size();
     const DrawnCurve few = thinned(*now, tolerance);
     set(few);
-    m_desk.report(QString("The curve keeps %1 of %2 points.").arg(few.size()).arg(before));
+    m_desk.report(say("The curve keeps %1 of %2 points.").arg(few.size()).arg(before));
 }
 
 }  // namespace rivlen

@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include "app/rebuild/PartTools.h"
+#include "app/words/Say.h"
 #include "core/rebuild/Automation.h"
 
 namespace rivlen {
@@ -36,9 +37,10 @@ bool LaneGestures::pressCaption(const LanesLayout& layout, const QPointF& at) {
         if (!layout.caption(row.id).contains(at)) continue;
         m_desk.chooseLane(row.id);
         if (layout.fold(row.id).contains(at)) foldGroup(m_desk, row.id);
-        else if (layout.mute(row.id).contains(at)) m_desk.editStrip("Mute lane", [](Strip& s) { s.mute = !s.mute; });
+        else if (layout.mute(row.id).contains(at))
+            m_desk.editStrip(say("Mute lane"), [](Strip& s) { s.mute = !s.mute; });
         else if (row.id != "mix" && layout.solo(row.id).contains(at))
-            m_desk.editStrip("Solo lane", [](Strip& s) { s.solo = !s.solo; });
+            m_desk.editStrip(say("Solo lane"), [](Strip& s) { s.solo = !s.solo; });
         return true;
     }
     return false;
@@ -167,10 +169,10 @@ void LaneGestures::release(const LanesLayout& layout, const QMouseEvent& e) {
         m_desk.endDrag();
     } else {
         if (d.moved) {
-            const char* name = d.slip                                              ? "Slip clip"
-                               : d.part == Part::Title                             ? "Move clip"
-                               : d.part == Part::FadeIn || d.part == Part::FadeOut ? "Fade clip"
-                                                                                   : "Trim clip";
+            const QString name = d.slip                                              ? say("Slip clip")
+                                 : d.part == Part::Title                             ? say("Move clip")
+                                 : d.part == Part::FadeIn || d.part == Part::FadeOut ? say("Fade clip")
+                                                                                     : say("Trim clip");
             m_desk.edit(name, [&](Rebuild& r) { applyDrag(layout, r, e.position(), e.modifiers()); });
         }
         m_drag.reset();
@@ -184,7 +186,7 @@ bool LaneGestures::doubleClick(const LanesLayout& layout, const QPointF& where) 
     if (hit.lane != m_desk.laneId()) m_desk.chooseLane(hit.lane);
     DrawnCurve drawn = curve() ? *curve() : DrawnCurve{};
     if (drawn.size() >= kMostDrawnPoints) {
-        m_desk.tell("A curve holds at most 2000 points: thin it first.");
+        m_desk.tell(say("A curve holds at most 2000 points: thin it first."));
         return true;
     }
     const double at = std::clamp(layout.secondAt(where.x()), 0.0, layout.axis().duration());

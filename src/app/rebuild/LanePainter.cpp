@@ -7,6 +7,7 @@
 #include "app/views/PartLook.h"
 #include "app/views/WaveDrawing.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/audio/Decibel.h"
 #include "core/separation/Parts.h"
 
@@ -109,11 +110,11 @@ void LanePainter::paintClip(QPainter& p, const LanesLayout& layout, const QRectF
         p.setPen(chosen ? theme::ground : theme::ink);
         p.setFont(theme::font(10, QFont::Medium));
         QString text = clipName(m_desk.rebuild(), clip);
-        if (clip.mark == ClipMark::Before) text = "before · " + text;
-        if (clip.mark == ClipMark::After) text = "after · " + text;
-        if (clip.muted) text += "  (muted)";
+        if (clip.mark == ClipMark::Before) text = say("before · ") + text;
+        if (clip.mark == ClipMark::After) text = say("after · ") + text;
+        if (clip.muted) text += say("  (muted)");
         else if (clip.gain != 0) text += QString("  %1%2 dB").arg(clip.gain > 0 ? "+" : "").arg(clip.gain, 0, 'f', 1);
-        if (clip.loops()) text += "  repeats";
+        if (clip.loops()) text += say("  repeats");
         const QRectF inside = title.intersected(QRectF(0, title.top(), layout.width(), kTitle)).adjusted(5, 0, -4, 0);
         p.drawText(inside, Qt::AlignVCenter, p.fontMetrics().elidedText(text, Qt::ElideRight, int(inside.width())));
     }
@@ -216,7 +217,7 @@ void LanePainter::paintCaption(QPainter& p, const LanesLayout& layout, const Lan
     const Lane* lane = layout.rebuild().lane(row.id);
     const Group* group = layout.rebuild().group(row.id);
     const Strip& strip = lane ? lane->strip : group ? group->strip : layout.rebuild().mix;
-    const QString name = lane ? QString::fromStdString(lane->name) : laneName(m_desk.rebuild(), row.id);
+    const QString name = lane ? say(lane->name.c_str()) : laneName(m_desk.rebuild(), row.id);
     const QRectF c(0, row.top, layout.width(), LanesLayout::kCaption);
     const bool here = row.id == m_desk.laneId();
     p.fillRect(c, here ? theme::laneHead : theme::raised);
@@ -258,18 +259,18 @@ void LanePainter::paintCaption(QPainter& p, const LanesLayout& layout, const Lan
     p.setPen(theme::quietInk);
     QStringList facts;
     const auto automated = [&](const char* id) { return strip.automation.count(id) > 0; };
-    facts << (automated("level") ? QString("level drawn")
+    facts << (automated("level") ? say("level drawn")
               : strip.level <= kSilentLevel
-                  ? QString("silent")
+                  ? say("silent")
                   : QString("%1%2 dB").arg(strip.level > 0 ? "+" : "").arg(strip.level, 0, 'f', 1));
-    if (automated("pan")) facts << "pan drawn";
+    if (automated("pan")) facts << say("pan drawn");
     else if (strip.pan != 0)
-        facts << QString("%1 %2").arg(strip.pan < 0 ? "left" : "right").arg(std::abs(strip.pan), 0, 'f', 0);
-    if (strip.width != 100) facts << QString("width %1 %").arg(strip.width, 0, 'f', 0);
-    if (strip.chain.any()) facts << "chain";
+        facts << QString("%1 %2").arg(strip.pan < 0 ? say("left") : say("right")).arg(std::abs(strip.pan), 0, 'f', 0);
+    if (strip.width != 100) facts << say("width %1 %").arg(strip.width, 0, 'f', 0);
+    if (strip.chain.any()) facts << say("chain");
     if (lane) {
-        if (lane->duck.on) facts << "ducked by " + laneName(m_desk.rebuild(), lane->duck.key);
-        if (!lane->group.empty()) facts << "in " + laneName(m_desk.rebuild(), lane->group);
+        if (lane->duck.on) facts << say("ducked by ") + laneName(m_desk.rebuild(), lane->duck.key);
+        if (!lane->group.empty()) facts << say("in ") + laneName(m_desk.rebuild(), lane->group);
     }
     p.drawText(QRectF(360, c.top(), layout.width() - 370, c.height()), Qt::AlignVCenter, facts.join("   "));
 }

@@ -2,13 +2,14 @@
 
 #include <algorithm>
 
+#include "app/words/Say.h"
 #include "core/rebuild/ClipEdits.h"
 
 namespace rivlen {
 
 void LaneTools::addLane() {
     std::string id;
-    m_desk.edit("Add lane", [&](Rebuild& r) {
+    m_desk.edit(say("Add lane"), [&](Rebuild& r) {
         id = rivlen::addLane(r, "Lane " + std::to_string(r.lanes.size() + 1), m_desk.laneId());
     });
     m_desk.chooseLane(id);
@@ -16,7 +17,7 @@ void LaneTools::addLane() {
 
 void LaneTools::removeLane() {
     if (!m_desk.lane()) return;
-    m_desk.edit("Remove lane", [&](Rebuild& r) {
+    m_desk.edit(say("Remove lane"), [&](Rebuild& r) {
         if (r.lanes.size() < 2) return;
         std::erase_if(r.lanes, [&](const auto& l) { return l->id == m_desk.laneId(); });
         for (auto& l : r.lanes)
@@ -25,7 +26,7 @@ void LaneTools::removeLane() {
 }
 
 void LaneTools::moveLane(int by) {
-    m_desk.edit("Move lane", [&](Rebuild& r) {
+    m_desk.edit(say("Move lane"), [&](Rebuild& r) {
         for (size_t i = 0; i < r.lanes.size(); ++i)
             if (r.lanes[i]->id == m_desk.laneId()) {
                 const long to = std::clamp<long>(long(i) + by, 0, long(r.lanes.size()) - 1);
@@ -37,7 +38,7 @@ void LaneTools::moveLane(int by) {
 
 void LaneTools::setGroup(const QString& name) {
     if (!m_desk.lane()) return;
-    m_desk.edit("Group", [&](Rebuild& r) {
+    m_desk.edit(say("Group"), [&](Rebuild& r) {
         Lane& l = *r.lane(m_desk.laneId());
         const std::string wanted = name.trimmed().toStdString();
         l.group.clear();
@@ -55,7 +56,7 @@ void LaneTools::setGroup(const QString& name) {
 
 void LaneTools::addMarker() {
     const double at = m_desk.playhead();
-    m_desk.edit("Marker", [&](Rebuild& r) {
+    m_desk.edit(say("Marker"), [&](Rebuild& r) {
         const auto near = std::find_if(r.markers.begin(), r.markers.end(),
                                        [at](const Marker& m) { return std::abs(m.at - at) < 0.02; });
         if (near != r.markers.end()) {

@@ -6,6 +6,7 @@
 
 #include "app/views/WaveDrawing.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/audio/Decibel.h"
 
 namespace rivlen {
@@ -23,7 +24,7 @@ LanesView::LanesView(RebuildTools& tools, Document& document, Reels& reels, Spli
     setAcceptDrops(true);
     setMouseTracking(true);
     setMinimumHeight(140);
-    setAccessibleName("Lanes");
+    setAccessibleName(say("Lanes"));
     connect(&tools.desk, &RebuildDesk::changed, this, [this, &desk = tools.desk] {
         m_gestures.forgetLostPoint();
         m_scroll = lanesLayout().scrollTo(desk.laneId());
@@ -31,9 +32,9 @@ LanesView::LanesView(RebuildTools& tools, Document& document, Reels& reels, Spli
     });
     connect(&axis, &TimeAxis::changed, this, &LanesView::paintAgain);
     connect(&m_waves, &LaneWaves::changed, this, &LanesView::paintAgain);
-    m_split = new QPushButton("Split it now", this);
+    m_split = new QPushButton(say("Split it now"), this);
     m_split->setObjectName("splitnow");
-    m_split->setToolTip("Separates the reel with its network and quality, as at Split (Ctrl+Return)");
+    m_split->setToolTip(say("Separates the reel with its network and quality, as at Split (Ctrl+Return)"));
     m_split->setStyleSheet("QPushButton { padding: 2px 12px }");
     m_split->hide();
     connect(m_split, &QPushButton::clicked, this, [&splitting] { splitting.split(); });
@@ -128,7 +129,7 @@ void LanesView::paintMeters(QPainter& p, const LanesLayout& layout) {
 void LanesView::paintPicture(QPainter& p) {
     if (shown().empty()) {
         p.setPen(theme::quietInk);
-        p.drawText(rect(), Qt::AlignCenter, "Add a recording at Intake first; its stems get a lane each here.");
+        p.drawText(rect(), Qt::AlignCenter, say("Add a recording at Intake first; its stems get a lane each here."));
         return;
     }
     const LanesLayout layout = lanesLayout();
@@ -141,8 +142,8 @@ void LanesView::paintPicture(QPainter& p) {
         p.setFont(theme::font(13, QFont::DemiBold));
         p.setPen(theme::attention);
         p.drawText(note.adjusted(12, 0, 0, 0), Qt::AlignVCenter,
-                   m_reels.current()->splitting ? "Stems grow as they are split."
-                                                : "The stems are silent until this reel is split.");
+                   m_reels.current()->splitting ? say("Stems grow as they are split.")
+                                                : say("The stems are silent until this reel is split."));
     }
     paintMeters(p, layout);
 }

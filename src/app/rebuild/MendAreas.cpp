@@ -5,6 +5,7 @@
 
 #include "app/views/OwnershipView.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -51,7 +52,7 @@ bool MendAreas::release(QMouseEvent&) {
     const auto [from, to] = mend.area.span();
     if (!brush && (mend.area.points.size() < 2 || to - from < 0.005)) return true;  // a click marks nothing
     if (mend.action == Mend::Action::Give && mend.to == mend.stem)
-        m_desk.tell("It has that already: choose another stem to give it to.");
+        m_desk.tell(say("It has that already: choose another stem to give it to."));
     else m_mends.add(std::move(mend));
     return true;
 }

@@ -1,5 +1,6 @@
 #include "app/rebuild/Mends.h"
 
+#include "app/words/Say.h"
 #include "core/base/Error.h"
 #include "core/media/MediaReader.h"
 #include "core/rebuild/MendPatches.h"
@@ -16,7 +17,7 @@ Mends::Mends(const Document& document, const Reels& reels, Splitting& splitting,
 }
 
 void Mends::add(Mend mend) {
-    m_desk.edit("Mend", [&](Rebuild& r) { r.mends.push_back(std::move(mend)); });
+    m_desk.edit(say("Mend"), [&](Rebuild& r) { r.mends.push_back(std::move(mend)); });
 }
 
 void Mends::follow() {
@@ -33,7 +34,7 @@ void Mends::follow() {
     }
     const auto patches = std::make_shared<std::shared_ptr<const StemPatches>>();
     m_mix.run(
-        "Mending",
+        say("Mending"),
         [patches, wanted, folder = state->stems->folder(),
          source = m_reels.heardFile(*m_document.reel())](Progress& p) {
             const auto plain = StemStore::openFinished(folder);

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/widgets/ValueRow.h"
+#include "app/words/Say.h"
 #include "core/base/Parameter.h"
 
 namespace rivlen {
@@ -8,9 +9,9 @@ namespace rivlen {
 template <typename T>
 ValueRow* makeParameterRow(const Parameter<T>& p, const QString& name) {
     ValueRow::Range range{
-        name, *p.name ? QString(p.name) : QString("   gain"), p.explanation, p.minimum, p.maximum, p.step, p.usual, {},
+        name, *p.name ? said(p.name) : say("   gain"), said(p.explanation), p.minimum, p.maximum, p.step, p.usual, {},
         {}};
-    range.describe = [&p](double v) { return QString::fromStdString(describeValue(p, v)); };
+    range.describe = [&p](double v) { return said(describeValue(p, v)); };
     range.parse = [&p](const QString& text) { return parseValue(p, text.toStdString()); };
     return new ValueRow(range);
 }

@@ -3,6 +3,7 @@
 #include <QSignalBlocker>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "core/base/Error.h"
 #include "core/isolation/StemNames.h"
 #include "core/rebuild/PartLanes.h"
@@ -16,10 +17,10 @@ QString inWords(const PartBalance& balance) {
     QStringList words;
     for (const auto& part : partsOf(balance.stem))
         if (const auto found = balance.levels.find(part); found != balance.levels.end() && found->second != 0)
-            words << QString::fromStdString(partTitle(part)).toLower() +
-                         (found->second <= kSilentLevel ? QString(" silent")
-                                                        : QString(" %1 dB").arg(found->second, 0, 'f', 0));
-    return words.isEmpty() ? "every part at 0 dB" : words.join(", ");
+            words << within(said(partTitle(part))) + (found->second <= kSilentLevel
+                                                          ? say(" silent")
+                                                          : QString(" %1 dB").arg(found->second, 0, 'f', 0));
+    return words.isEmpty() ? say("every part at 0 dB") : words.join(", ");
 }
 
 }  // namespace
@@ -47,14 +48,14 @@ void PartBalances::addSection(QBoxLayout* column, const std::string& stem) {
     addPageHeading(column, theme::stemLetter(place) + "  " + theme::stemName(place));
     auto* first = new QHBoxLayout;
     QStringList parts;
-    for (const auto& part : partsOf(stem)) parts << QString::fromStdString(partTitle(part)).toLower();
-    s.lay =
-        makeSmallButton(("lay" + stem).c_str(), "Lay in parts", "Lays " + parts.join(", ") + " on lanes of their own");
+    for (const auto& part : partsOf(stem)) parts << within(said(partTitle(part)));
+    s.lay = makeSmallButton(("lay" + stem).c_str(), say("Lay in parts"),
+                            say("Lays %1 on lanes of their own").arg(parts.join(", ")));
     first->addWidget(s.lay);
     connect(s.lay, &QPushButton::clicked, this, [this, stem] { m_tools.lay(stem); });
     if (stem == "music") {
-        m_instrumental = makeSmallButton("instrumental", "Instrumental",
-                                         "The music without its vocals, in one step; again: with them (Shift+I)");
+        m_instrumental = makeSmallButton("instrumental", say("Instrumental"),
+                                         say("The music without its vocals, in one step; again: with them (Shift+I)"));
         first->addWidget(m_instrumental);
         connect(m_instrumental, &QPushButton::clicked, this, [this] { m_tools.instrumental(); });
     }
@@ -63,10 +64,10 @@ void PartBalances::addSection(QBoxLayout* column, const std::string& stem) {
     auto* second = new QHBoxLayout;
     s.balances = new QComboBox;
     s.balances->setObjectName("balances" + name);
-    s.balances->setAccessibleName("Balances of the " + name);
-    s.use = makeSmallButton(("usebalance" + stem).c_str(), "Use",
-                            "Sets the levels of the parts: over the loop, or without one over the whole reel");
-    s.remove = makeSmallButton(("removebalance" + stem).c_str(), "Remove", "Removes a balance of your own");
+    s.balances->setAccessibleName(say("Balances of the ") + name);
+    s.use = makeSmallButton(("usebalance" + stem).c_str(), say("Use"),
+                            say("Sets the levels of the parts: over the loop, or without one over the whole reel"));
+    s.remove = makeSmallButton(("removebalance" + stem).c_str(), say("Remove"), say("Removes a balance of your own"));
     second->addWidget(s.balances, 1);
     second->addWidget(s.use);
     second->addWidget(s.remove);
@@ -74,19 +75,19 @@ void PartBalances::addSection(QBoxLayout* column, const std::string& stem) {
     auto* third = new QHBoxLayout;
     s.name = new QLineEdit;
     s.name->setObjectName("balancename" + name);
-    s.name->setPlaceholderText("Name of a balance of your own");
+    s.name->setPlaceholderText(say("Name of a balance of your own"));
     s.name->setAccessibleName(s.name->placeholderText());
-    s.keep =
-        makeSmallButton(("keepbalance" + stem).c_str(), "Keep", "Keeps the levels that the parts have at the playhead");
+    s.keep = makeSmallButton(("keepbalance" + stem).c_str(), say("Keep"),
+                             say("Keeps the levels that the parts have at the playhead"));
     third->addWidget(s.name, 1);
     third->addWidget(s.keep);
     column->addLayout(third);
     auto* fourth = new QHBoxLayout;
     s.reels = new QComboBox;
     s.reels->setObjectName("remixreels" + name);
-    s.reels->setAccessibleName("Reels with their " + name + " in parts");
-    s.take = makeSmallButton(("takeremix" + stem).c_str(), "Take its remix",
-                             "Gives this reel the levels, also drawn ones, of that reel's parts");
+    s.reels->setAccessibleName(say("Reels with their %1 in parts").arg(name));
+    s.take = makeSmallButton(("takeremix" + stem).c_str(), say("Take its remix"),
+                             say("Gives this reel the levels, also drawn ones, of that reel's parts"));
     fourth->addWidget(s.reels, 1);
     fourth->addWidget(s.take);
     column->addLayout(fourth);
@@ -126,7 +127,7 @@ void PartBalances::reload(Section& s) {
     s.known = listBalances(s.stem);
     s.balances->clear();
     for (const auto& b : s.known) {
-        s.balances->addItem(QString::fromStdString(b.name));
+        s.balances->addItem(said(b.name));
         s.balances->setItemData(s.balances->count() - 1, inWords(b), Qt::ToolTipRole);
     }
     s.balances->setCurrentIndex(std::max(0, s.balances->findText(before)));
@@ -134,8 +135,9 @@ void PartBalances::reload(Section& s) {
 
 void PartBalances::refresh() {
     setEnabled(m_desk.ready());
-    m_over->setText(m_desk.loop() ? "A balance is laid over the loop, faded at its ends; Escape takes the loop away."
-                                  : "A balance is laid over the whole reel; with a loop over the loop alone.");
+    m_over->setText(m_desk.loop()
+                        ? say("A balance is laid over the loop, faded at its ends; Escape takes the loop away.")
+                        : say("A balance is laid over the whole reel; with a loop over the loop alone."));
     for (auto& section : m_sections) {
         Section& s = *section;
         const bool laid = usesPartsOf(m_desk.rebuild(), s.stem);
@@ -154,7 +156,7 @@ void PartBalances::refresh() {
         s.reels->setCurrentIndex(std::max(0, s.reels->findData(before)));
         s.reels->setEnabled(s.reels->count() > 0);
         s.take->setEnabled(s.reels->count() > 0);
-        if (s.reels->count() == 0) s.reels->addItem("No other reel has it in parts");
+        if (s.reels->count() == 0) s.reels->addItem(say("No other reel has it in parts"));
     }
 }
 

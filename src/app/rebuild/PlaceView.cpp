@@ -9,6 +9,7 @@
 
 #include "app/widgets/Plaque.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/rebuild/LanePlacer.h"
 #include "core/rebuild/RenderGraph.h"
 
@@ -29,11 +30,11 @@ double PlaceView::wrapped(double degrees) {
 
 QString placeText(const Placer::Where& where) {
     const double a = std::round(where.place.azimuth), e = std::round(where.place.elevation);
-    QString text = a == 0                ? QString("in front")
-                   : std::fabs(a) == 180 ? QString("behind")
-                                         : QString("%1° %2").arg(std::fabs(a)).arg(a > 0 ? "left" : "right");
+    QString text = a == 0                ? say("in front")
+                   : std::fabs(a) == 180 ? say("behind")
+                                         : QString("%1° %2").arg(std::fabs(a)).arg(a > 0 ? say("left") : say("right"));
     text += QString(", %1 m").arg(where.place.distance, 0, 'f', 1);
-    if (e != 0) text += QString(", %1° %2").arg(std::fabs(e)).arg(e > 0 ? "up" : "down");
+    if (e != 0) text += QString(", %1° %2").arg(std::fabs(e)).arg(e > 0 ? say("up") : say("down"));
     return text;
 }
 
@@ -90,7 +91,7 @@ void PlaceView::mousePressEvent(QMouseEvent* e) {
 void PlaceView::mouseMoveEvent(QMouseEvent* e) {
     if (!m_dragging || !m_desk.lane()) return;
     m_desk.editStrip(
-        "Place lane", [this, to = e->position()](Strip& s) { drag(s, to); }, "place");
+        say("Place lane"), [this, to = e->position()](Strip& s) { drag(s, to); }, "place");
 }
 
 void PlaceView::mouseReleaseEvent(QMouseEvent*) {
@@ -102,7 +103,7 @@ void PlaceView::nudge(double Strip::*value, double by, double factor, double low
     if (!m_desk.lane()) return;
     const auto& table = stripParameters();
     const auto row = std::find_if(table.begin(), table.end(), [&](const auto& p) { return p.value == value; });
-    m_desk.editStrip("Place lane", [=](Strip& s) {
+    m_desk.editStrip(say("Place lane"), [=](Strip& s) {
         if (row != table.end() && s.automation.count(row->id)) return;
         double v = s.*value * factor + by;
         if (value == &Strip::azimuth) v = wrapped(v);
@@ -169,7 +170,7 @@ void PlaceView::paintEvent(QPaintEvent*) {
         p.setPen(theme::quietInk);
         p.setFont(theme::font(12));
         p.drawText(QRectF(0, height() / 2.0 + 22, width(), 24), Qt::AlignCenter,
-                   "Choose a format above to place the lanes.");
+                   say("Choose a format above to place the lanes."));
         return;
     }
     const Lane* chosen = m_desk.lane();

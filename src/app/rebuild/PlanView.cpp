@@ -7,6 +7,7 @@
 #include <numbers>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -17,10 +18,10 @@ constexpr double kRing = 0.46;          // of the reach: where the loudspeakers 
 
 PlanView::PlanView(RebuildDesk& desk, Hearing& hearing, QWidget* parent) : PlaceView(desk, hearing, parent) {
     setObjectName("planview");
-    setAccessibleName("Lanes seen from above");
+    setAccessibleName(say("Lanes seen from above"));
     setToolTip(
-        "Drag a lane's dot, or: left and right turn it (Shift: finely), up and down move it away and near, Page "
-        "up and down raise and lower it; Ctrl with up and down chooses another lane");
+        say("Drag a lane's dot, or: left and right turn it (Shift: finely), up and down move it away and near, Page "
+            "up and down raise and lower it; Ctrl with up and down chooses another lane"));
 }
 
 double PlanView::reach() const { return std::min(width(), height()) / 2.0 - 12; }

@@ -1,5 +1,7 @@
 #include "app/rebuild/RebuildKeys.h"
 
+#include "app/words/Say.h"
+
 namespace rivlen {
 
 void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reels, RebuildTools& tools,
@@ -13,50 +15,52 @@ void addRebuildKeys(KeySheet& sheet, const Document& document, const Reels& reel
                    : 0.01;
     };
     RebuildTools* t = &tools;
-    sheet.add("at Rebuild: choose a lane; N, Shift+N a clip on it",
+    sheet.add(say("at Rebuild: choose a lane; N, Shift+N a clip on it"),
               {{"Ctrl+Up", [t] { t->lanes.step(-1); }},
                {"Ctrl+Down", [t] { t->lanes.step(1); }},
                {"N", [t] { t->clips.stepSelection(1); }},
                {"Shift+N", [t] { t->clips.stepSelection(-1); }}},
               here, "Ctrl+Up, Ctrl+Down");
-    sheet.add("at Rebuild: cut clips at the playhead, cross-fade into the next",
+    sheet.add(say("at Rebuild: cut clips at the playhead, cross-fade into the next"),
               {{"S", [t] { t->clips.cutAtPlayhead(); }}, {"X", [t] { t->clips.crossFadeSelected(); }}}, here);
-    sheet.add("at Rebuild: duplicate, copy, cut, paste at the playhead; Delete removes",
+    sheet.add(say("at Rebuild: duplicate, copy, cut, paste at the playhead; Delete removes"),
               {{"Ctrl+D", [t] { t->clips.duplicateSelected(); }},
                {"Ctrl+C", [t] { t->clips.copy(); }},
                {"Ctrl+X", [t] { t->clips.copy(), t->clips.removeSelected(); }},
                {"Ctrl+V", [t] { t->clips.paste(); }}},
               here);
-    sheet.add("at Rebuild: trim clips to the playhead",
+    sheet.add(say("at Rebuild: trim clips to the playhead"),
               {{"Shift+[", [t] { t->clips.trimToPlayhead(true); }},
                {"Shift+]", [t] { t->clips.trimToPlayhead(false); }},
                {"{", [t] { t->clips.trimToPlayhead(true); }},  // what Shift makes of the brackets on many keyboards
                {"}", [t] { t->clips.trimToPlayhead(false); }}},
               here, "Shift+[, Shift+]");
-    sheet.add("at Rebuild: nudge by a picture frame or 10 ms; with Shift slip",
+    sheet.add(say("at Rebuild: nudge by a picture frame or 10 ms; with Shift slip"),
               {{"Alt+Left", [t, step] { t->clips.nudge(-step()); }},
                {"Alt+Right", [t, step] { t->clips.nudge(step()); }},
                {"Alt+Shift+Left", [t, step] { t->clips.slip(-step()); }},
                {"Alt+Shift+Right", [t, step] { t->clips.slip(step()); }}},
               here, "Alt+Left, Alt+Right");
-    sheet.add("at Rebuild: mute clips, mute the lane, solo it",
+    sheet.add(say("at Rebuild: mute clips, mute the lane, solo it"),
               {{"U", [t] { t->clips.toggleMuted(); }},
-               {"Shift+U", [t] { t->desk.editStrip("Mute lane", [](Strip& s) { s.mute = !s.mute; }); }},
+               {"Shift+U", [t] { t->desk.editStrip(say("Mute lane"), [](Strip& s) { s.mute = !s.mute; }); }},
                {"Shift+S",
                 [t] {
-                    if (t->desk.laneId() != "mix") t->desk.editStrip("Solo lane", [](Strip& s) { s.solo = !s.solo; });
+                    if (t->desk.laneId() != "mix")
+                        t->desk.editStrip(say("Solo lane"), [](Strip& s) { s.solo = !s.solo; });
                 }}},
               here);
-    sheet.add("at Rebuild: keep a before, hear before or after",
+    sheet.add(say("at Rebuild: keep a before, hear before or after"),
               {{"E", [t] { t->clips.keepBefore(); }}, {"W", [t] { t->clips.swapBefore(); }}}, here);
-    sheet.add("at Rebuild: the music without its vocals, and with them again",
+    sheet.add(say("at Rebuild: the music without its vocals, and with them again"),
               {{"Shift+I", [t] { t->parts.instrumental(); }}}, here);
-    sheet.add("at Rebuild: put an installed effect into the chain", {{"Shift+E", addEffect}}, here);
-    sheet.add("at Rebuild: mark in the picture what the lane follows; to where it was lost",
+    sheet.add(say("at Rebuild: put an installed effect into the chain"), {{"Shift+E", addEffect}}, here);
+    sheet.add(say("at Rebuild: mark in the picture what the lane follows; to where it was lost"),
               {{"Shift+F", [t] { t->follow.setMarking(!t->follow.marking()); }},
                {"Ctrl+Shift+F", [t] { t->follow.toLost(); }}},
               here);
-    sheet.add("at Rebuild: marker, fill the loop with room tone, replace the music",
+    sheet.add(say("at Rebuild: record a voice line, and end it"), {{"Shift+R", [t] { t->takes.toggle(); }}}, here);
+    sheet.add(say("at Rebuild: marker, fill the loop with room tone, replace the music"),
               {{"K", [t] { t->lanes.addMarker(); }}, {"T", [t] { t->tones.fillWithTone(); }}, {"R", replaceMusic}},
               here);
 }

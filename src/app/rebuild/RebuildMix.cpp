@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 
+#include "app/words/Say.h"
 #include "core/base/Text.h"
 #include "core/media/MediaReader.h"
 #include "core/rebuild/ClipEdits.h"
@@ -33,7 +34,7 @@ RebuildMix::RebuildMix(Document& document, Reels& reels, Hearing& hearing, Rebui
 
 int RebuildMix::run(const QString& title, std::function<void(Progress&)> work, std::function<void()> done) {
     return m_own.submit(
-        title.toStdString(), [work = std::move(work)](Progress& progress, const Work::Post&) { work(progress); },
+        title, [work = std::move(work)](Progress& progress, const Work::Post&) { work(progress); },
         [this, done = std::move(done)](const JobQueue::Outcome& o) {
             if (o.done) done();
             m_desk.announce();
@@ -71,7 +72,7 @@ void RebuildMix::readRoom() {
     const auto read = std::make_shared<std::array<std::shared_ptr<LevelTrack>, 2>>();
     *read = {std::make_shared<LevelTrack>(1), std::make_shared<LevelTrack>(1)};
     run(
-        "Reading the room",
+        say("Reading the room"),
         [read, stems = state->stems](Progress& progress) {
             const auto readers = stems->openAll();
             const int64_t step = LevelTrack::kBlock * 64;
@@ -106,7 +107,7 @@ void RebuildMix::readSounds() {
         };
         const auto read = std::make_shared<Read>();
         run(
-            "Reading " + QString::fromStdString(s.name),
+            say("Reading ") + QString::fromStdString(s.name),
             [read, file = s.file, rate = state->info->sampleRate](Progress& progress) {
                 auto ready = soundAtRate(file, rate);
                 if (!ready) ready = convertSound(file, rate, progress);
@@ -142,7 +143,7 @@ void RebuildMix::importSounds(const QStringList& files) {
     std::set<std::string> made;
     std::string lane;
     const double at = m_desk.playhead();
-    m_desk.edit(readable.size() == 1 ? "Import sound" : "Import sounds", [&](Rebuild& r) {
+    m_desk.edit(readable.size() == 1 ? say("Import sound") : say("Import sounds"), [&](Rebuild& r) {
         for (const auto& [file, seconds] : readable) {
             lane = rivlen::addLane(r, file.stem().string(), lane.empty() ? m_desk.laneId() : lane);
             Clip c;
@@ -186,9 +187,20 @@ void RebuildMix::makePlan() {
     }
     auto plan = std::make_shared<MixPlan>();
     plan->rebuild = m_desk.shared();
+    if (m_desk.rebuild().lane(m_leftOut)) {
+        Rebuild without = m_desk.rebuild();
+        without.lane(m_leftOut)->strip.mute = true;
+        plan->rebuild = Shared<Rebuild>(without);
+    }
     plan->materials = m_materials;
     plan->channels = laneChannels(state->info->channels, m_desk.rebuild());
     play(std::move(plan));
+}
+
+void RebuildMix::leaveOut(const std::string& lane) {
+    if (m_leftOut == lane) return;
+    m_leftOut = lane;
+    makePlan();
 }
 
 void RebuildMix::play(std::shared_ptr<const MixPlan> plan) { m_hearing.player().setMix(chosen(std::move(plan))); }

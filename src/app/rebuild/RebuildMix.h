@@ -27,6 +27,8 @@ public:
     int run(const QString& title, std::function<void(Progress&)> work, std::function<void()> done);
     void cancel(int job) { m_own.cancel(job); }
     void planAnew() override { makePlan(); }
+    /// Plays the rebuild without a lane, which the document does not know of; empty: with all of them.
+    void leaveOut(const std::string& lane);
     bool busy() const { return !m_own.idle(); }
 
 signals:
@@ -51,7 +53,7 @@ private:
     RebuildDesk& m_desk;
     std::map<std::string, SoundFacts> m_sounds;  ///< by file and rate
     std::shared_ptr<Materials> m_materials;
-    std::string m_key;
+    std::string m_key, m_leftOut;
     OwnWork m_own;
 };
 

@@ -11,6 +11,7 @@
 #include "app/rebuild/ToolControls.h"
 #include "app/views/MeterView.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -19,11 +20,12 @@ namespace {
 class RebuildPanel : public StagePanel {
 public:
     RebuildPanel(const Document& document, Hearing& hearing, RebuildTools& tools, HeardMeters& heard)
-        : StagePanel("What does the finished track sound like?") {
+        : StagePanel(say("What does the finished track sound like?")) {
         m_column->takeAt(1);  // the room below the question goes to the pages
-        auto* tabs = makePageTabs("rebuildtabs", {"Lane", "Chain", "Duck", "Clip", "Parts", "Tools", "Mend", "Space"});
+        auto* tabs = makePageTabs("rebuildtabs", {say("Lane"), say("Chain"), say("Duck"), say("Clip"), say("Parts"),
+                                                  say("Tools"), say("Mend"), say("Space")});
         tabs->setUsesScrollButtons(false);
-        tabs->setStyleSheet(tabs->styleSheet() + "QTabBar::tab { padding: 5px 3px }");  // eight in one row
+        tabs->setStyleSheet(tabs->styleSheet() + "QTabBar::tab { padding: 5px 2px }");  // eight in one row
         auto* pages = new QStackedWidget;
         auto* lane = new LaneControls(tools.desk, tools.lanes, tools.curves);
         auto* clip = new ClipControls(tools.desk, tools.clips, tools.lanes);
@@ -32,7 +34,7 @@ public:
         pages->addWidget(new DuckControls(tools.desk, tools.ducking));
         pages->addWidget(clip);
         pages->addWidget(new PartBalances(document, tools.desk, tools.parts));
-        auto* page = new ToolControls(tools.desk, tools.mix, tools.tones, tools.scene);
+        auto* page = new ToolControls(tools.desk, tools.mix, tools.tones, tools.scene, tools.takes);
         page->setObjectName("tools");
         pages->addWidget(page);
         pages->addWidget(new MendControls(tools.desk, tools.mend));

@@ -9,14 +9,15 @@
 #include "app/rebuild/PartTools.h"
 #include "app/rebuild/SceneTools.h"
 #include "app/rebuild/SpaceListening.h"
+#include "app/rebuild/TakeDesk.h"
 #include "app/rebuild/ToneTools.h"
 
 namespace rivlen {
 
 /// Everything that Rebuild works with, made in the order in which one knows the other.
 struct RebuildTools {
-    RebuildTools(Document& document, Reels& reels, Splitting& splitting, TakingApart& apart, Hearing& hearing,
-                 Work& work)
+    RebuildTools(Document& document, const SessionFile& file, Reels& reels, Splitting& splitting, TakingApart& apart,
+                 Hearing& hearing, Work& work)
         : desk(document, reels, hearing, work),
           mix(document, reels, hearing, desk, work),
           effects(desk, mix, hearing, work),
@@ -29,6 +30,7 @@ struct RebuildTools {
           parts(document, apart, desk),
           mends(document, reels, splitting, desk, mix),
           follow(document, reels, desk, hearing, work),
+          takes(document, file, reels, desk, mix, hearing, work),
           listening(hearing) {
         desk.follow();
     }
@@ -47,6 +49,7 @@ struct RebuildTools {
     Mends mends;
     MendTool mend;
     FollowDesk follow;
+    TakeDesk takes;
     SpaceListening listening;
 };
 

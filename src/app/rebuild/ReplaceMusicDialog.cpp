@@ -7,6 +7,7 @@
 #include <QVBoxLayout>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/media/MediaReader.h"
 
 namespace rivlen {
@@ -16,7 +17,7 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildMix& mix, SceneTools& scene,
     : QDialog(parent), m_mix(mix), m_scene(scene) {
     setObjectName("replacemusicdialog");
     setAttribute(Qt::WA_DeleteOnClose);
-    setWindowTitle("Replace the music");
+    setWindowTitle(say("Replace the music"));
     resize(620, 0);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(18, 16, 18, 14);
@@ -26,12 +27,12 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildMix& mix, SceneTools& scene,
         label->setFont(theme::font(13, QFont::DemiBold));
         column->addWidget(label);
     };
-    heading("1   The new cue");
+    heading(say("1   The new cue"));
     auto* file = new QHBoxLayout;
     m_file = new QLineEdit;
     m_file->setObjectName("cuefile");
-    m_file->setPlaceholderText("A sound file, at any rate");
-    auto* choose = new QPushButton("Choose…");
+    m_file->setPlaceholderText(say("A sound file, at any rate"));
+    auto* choose = new QPushButton(say("Choose…"));
     choose->setObjectName("choosecue");
     file->addWidget(m_file, 1);
     file->addWidget(choose);
@@ -58,23 +59,23 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildMix& mix, SceneTools& scene,
     };
     const double end =
         m_mix.materials() ? double(m_mix.materials()->reel().frames) / m_mix.materials()->reel().sampleRate : 0;
-    m_from = spin("from", "Old music goes from", 1e6, 0, "Where the loop begins, if there is one");
-    m_to = spin("to", "to", 1e6, end, "Where the loop ends");
-    m_cueFrom = spin("cuefrom", "Cue begins at", 1e6, 0, "What lies before is left out");
-    m_tail =
-        spin("tail", "Own ending", 60, 0, "So many seconds of the cue's own ending close the span; 0: it fades out");
-    m_loopFrom =
-        spin("loopfrom", "Repeats from", 1e6, 0, "Of the cue, where it is too short; both 0: chosen by itself");
-    m_loopTo = spin("loopto", "to ", 1e6, 0, "End of what is repeated");
-    m_fadeIn = spin("fadein", "Fade in", 30, 0.05, "Over which the cue comes");
-    m_fadeOut = spin("fadeout", "Fade out", 30, 1.0, "Over which it goes, where it has no ending of its own");
-    m_gain = spin("gain", "Gain", 24, 0, "On top of the match", " dB", -48);
+    m_from = spin("from", say("Old music goes from"), 1e6, 0, say("Where the loop begins, if there is one"));
+    m_to = spin("to", "to", 1e6, end, say("Where the loop ends"));
+    m_cueFrom = spin("cuefrom", say("Cue begins at"), 1e6, 0, say("What lies before is left out"));
+    m_tail = spin("tail", say("Own ending"), 60, 0,
+                  say("So many seconds of the cue's own ending close the span; 0: it fades out"));
+    m_loopFrom = spin("loopfrom", say("Repeats from"), 1e6, 0,
+                      say("Of the cue, where it is too short; both 0: chosen by itself"));
+    m_loopTo = spin("loopto", say("to "), 1e6, 0, say("End of what is repeated"));
+    m_fadeIn = spin("fadein", say("Fade in"), 30, 0.05, say("Over which the cue comes"));
+    m_fadeOut = spin("fadeout", say("Fade out"), 30, 1.0, say("Over which it goes, where it has no ending of its own"));
+    m_gain = spin("gain", say("Gain"), 24, 0, say("On top of the match"), " dB", -48);
     column->addLayout(grid);
-    heading("2   How it sits");
-    m_match = new QCheckBox("As loud as the old music (BS.1770 in the span)");
+    heading(say("2   How it sits"));
+    m_match = new QCheckBox(say("As loud as the old music (BS.1770 in the span)"));
     m_match->setObjectName("match");
     m_match->setChecked(true);
-    m_duck = new QCheckBox("Ducked under the voice; how far is set at Duck");
+    m_duck = new QCheckBox(say("Ducked under the voice; how far is set at Duck"));
     m_duck->setObjectName("under");
     m_duck->setChecked(true);
     column->addWidget(m_match);
@@ -86,9 +87,9 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildMix& mix, SceneTools& scene,
     m_plan->setMinimumHeight(52);
     column->addWidget(m_plan);
     auto* last = new QHBoxLayout;
-    auto* leave = new QPushButton("Leave it");
+    auto* leave = new QPushButton(say("Leave it"));
     leave->setObjectName("leave");
-    m_ok = new QPushButton("Replace");
+    m_ok = new QPushButton(say("Replace"));
     m_ok->setObjectName("replace");
     m_ok->setDefault(true);
     last->addStretch();
@@ -96,7 +97,7 @@ ReplaceMusicDialog::ReplaceMusicDialog(RebuildMix& mix, SceneTools& scene,
     last->addWidget(m_ok);
     column->addLayout(last);
     connect(choose, &QPushButton::clicked, this, [this] {
-        if (const QString f = QFileDialog::getOpenFileName(this, "The new cue"); !f.isEmpty()) chooseFile(f);
+        if (const QString f = QFileDialog::getOpenFileName(this, say("The new cue")); !f.isEmpty()) chooseFile(f);
     });
     connect(m_file, &QLineEdit::editingFinished, this, [this] { chooseFile(m_file->text()); });
     connect(leave, &QPushButton::clicked, this, &QDialog::reject);
@@ -129,16 +130,15 @@ void ReplaceMusicDialog::describe() {
     m_ok->setEnabled(m_cueSeconds > 0 && span >= 0.5 && cue >= 0.2);
     if (m_cueSeconds <= 0)
         return m_plan->setText(
-            "Choose the cue. The old music is taken out of the span; the voice and its room stay as they are.");
-    if (span < 0.5) return m_plan->setText("The span is shorter than half a second: make it longer.");
-    if (cue < 0.2) return m_plan->setText("The cue begins after its own end: let it begin earlier.");
-    QString text =
-        QString("The old music goes for %1 s. The cue is %2 s long").arg(span, 0, 'f', 1).arg(cue, 0, 'f', 1);
-    text += cue + 0.001 < span  ? QString(", so it repeats")
-            : cue > span + 0.05 ? QString(", so it is cut to length")
+            say("Choose the cue. The old music is taken out of the span; the voice and its room stay as they are."));
+    if (span < 0.5) return m_plan->setText(say("The span is shorter than half a second: make it longer."));
+    if (cue < 0.2) return m_plan->setText(say("The cue begins after its own end: let it begin earlier."));
+    QString text = say("The old music goes for %1 s. The cue is %2 s long").arg(span, 0, 'f', 1).arg(cue, 0, 'f', 1);
+    text += cue + 0.001 < span  ? say(", so it repeats")
+            : cue > span + 0.05 ? say(", so it is cut to length")
                                 : QString();
-    text += m_tail->value() > 0 ? QString(" and closes with its own last %1 s.").arg(m_tail->value(), 0, 'f', 1)
-                                : QString(" and fades out over %1 s.").arg(m_fadeOut->value(), 0, 'f', 1);
+    text += m_tail->value() > 0 ? say(" and closes with its own last %1 s.").arg(m_tail->value(), 0, 'f', 1)
+                                : say(" and fades out over %1 s.").arg(m_fadeOut->value(), 0, 'f', 1);
     m_plan->setText(text);
 }
 

@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "app/document/Path.h"
+#include "app/words/Say.h"
 #include "core/base/Error.h"
 #include "core/exchange/ReadList.h"
 #include "core/media/AudioWriter.h"
@@ -26,7 +27,7 @@ void SceneTools::estimateRoom() {
     const auto found = std::make_shared<std::optional<RoomShape>>();
     const bool split = m_reels.current()->stems != nullptr;
     m_mix.run(
-        "Estimating the room",
+        say("Estimating the room"),
         [found, split, from = from, to = to, materials = m_mix.materials(), whole = m_desk.shared()](Progress& p) {
             const auto voice = materials->open(split ? "dialogue" : "source", *whole);
             *found = rivlen::estimateRoom(*voice, std::llround(from * voice->sampleRate()),
@@ -34,11 +35,11 @@ void SceneTools::estimateRoom() {
         },
         [this, found, strip = m_desk.laneId()] {
             if (!*found)
-                return m_desk.tell(
+                return m_desk.tell(say(
                     "The room cannot be told here: too few words die away freely. Take a longer loop, or set Decay by "
-                    "ear.");
+                    "ear."));
             const QString seconds = QString::number((*found)->decay(), 'f', 2);
-            m_desk.edit("Estimate room", [&](Rebuild& r) {
+            m_desk.edit(say("Estimate room"), [&](Rebuild& r) {
                 r.rooms.push_back({r.freeId("room"), "Room of " + seconds.toStdString() + " s", **found});
                 const auto use = [&](Strip& s) {
                     s.chain.room = true, s.chain.roomImpulse = r.rooms.back().id,
@@ -49,7 +50,7 @@ void SceneTools::estimateRoom() {
                     if (g.id == strip) use(g.strip);
                 if (strip == "mix") use(r.mix);
             });
-            m_desk.report(QString("The scene's room dies away in %1 s; it is switched on for %2.")
+            m_desk.report(say("The scene's room dies away in %1 s; it is switched on for %2.")
                               .arg(seconds, laneName(m_desk.rebuild(), strip)));
         });
 }
@@ -62,7 +63,7 @@ void SceneTools::replaceMusic(MusicReplacement m, const std::filesystem::path& c
     m.sound = soundFor(with.edit(), cue);
     const auto gain = std::make_shared<double>(m.gain);
     m_mix.run(
-        "Matching the new music",
+        say("Matching the new music"),
         [gain, m, matchLoudness, reel = m_mix.materials()->reel(), with](Progress& p) {
             if (matchLoudness) *gain += matchingGain(*std::make_shared<Materials>(reel, true), *with, m, p);
         },
@@ -71,7 +72,7 @@ void SceneTools::replaceMusic(MusicReplacement m, const std::filesystem::path& c
             all.gain = *gain;
             std::string lane;
             try {
-                m_desk.edit("Replace the music", [&](Rebuild& r) {
+                m_desk.edit(say("Replace the music"), [&](Rebuild& r) {
                     all.sound = soundFor(r, cue);
                     lane = rivlen::replaceMusic(r, all);
                 });
@@ -79,9 +80,9 @@ void SceneTools::replaceMusic(MusicReplacement m, const std::filesystem::path& c
                 return m_desk.tell(QString::fromStdString(e.what()));
             }
             m_desk.chooseLane(lane);
-            m_desk.report(QString("The new music lies on a lane of its own at %1 dB%2; the old one is taken out there.")
+            m_desk.report(say("The new music lies on a lane of its own at %1 dB%2; the old one is taken out there.")
                               .arg(*gain, 0, 'f', 1)
-                              .arg(all.duck ? ", ducked under the voice" : ""));
+                              .arg(all.duck ? say(", ducked under the voice") : ""));
         });
 }
 
@@ -89,7 +90,7 @@ void SceneTools::render(const QString& file) {
     if (!m_desk.ready() || !m_mix.materials()) return;
     const int channels = laneChannels(m_mix.materials()->reel().channels, m_desk.rebuild());
     m_mix.run(
-        "Writing the mix",
+        say("Writing the mix"),
         [file, channels, materials = m_mix.materials(), whole = m_desk.shared()](Progress& progress) {
             const int64_t frames =
                 std::max(materials->reel().frames, int64_t(std::llround(whole->end() * materials->reel().sampleRate)));
@@ -103,7 +104,7 @@ void SceneTools::render(const QString& file) {
                 whole, own, {2, channels}, 0, frames, [&](const AudioBuffer& block) { writer.write(block); }, progress);
             writer.commit();
         },
-        [this, file] { m_desk.report(QString("The mix is written to %1.").arg(QFileInfo(file).fileName())); });
+        [this, file] { m_desk.report(say("The mix is written to %1.").arg(QFileInfo(file).fileName())); });
 }
 
 void SceneTools::layInList(const QString& file) {
@@ -114,33 +115,33 @@ void SceneTools::layInList(const QString& file) {
     const auto made = std::make_shared<Rebuild>(m_desk.rebuild());
     const std::filesystem::path list = toPath(QFileInfo(file).absoluteFilePath());
     m_mix.run(
-        "Laying in " + QFileInfo(file).fileName(),
+        say("Laying in ") + QFileInfo(file).fileName(),
         [laid, made, list, info](Progress&) {
             const FrameRate rate = info.picture ? info.picture->rate : FrameRate();
             *laid = layIn(*made, readList(list, rate), list.parent_path(), info.timecodeSeconds, info.duration());
         },
         [this, laid, made, before = m_desk.shared()] {
             if (!(*before == m_desk.rebuild()))
-                return m_desk.tell("The lanes were changed while the list was read: lay it in again.");
+                return m_desk.tell(say("The lanes were changed while the list was read: lay it in again."));
             if (laid->lanes + laid->markers == 0)
-                return m_desk.tell(laid->notes.empty() ? QString("The list holds nothing that can be laid in.")
-                                                       : QString::fromStdString(laid->notes.front()));
-            m_desk.edit("Lay in a list", [&](Rebuild& r) { r = *made; });
+                return m_desk.tell(laid->notes.empty() ? say("The list holds nothing that can be laid in.")
+                                                       : said(laid->notes.front()));
+            m_desk.edit(say("Lay in a list"), [&](Rebuild& r) { r = *made; });
             if (laid->lanes > 0) m_desk.chooseLane(made->lanes.back()->id);
-            QStringList said;
+            QStringList told;
+            const auto several = [](auto n, const QString& one, const QString& more) {
+                return (n == 1 ? one : more).arg(n);
+            };
             if (laid->clips > 0)
-                said << QString("%1 clip%2 on %3 lane%4")
-                            .arg(laid->clips)
-                            .arg(laid->clips == 1 ? "" : "s")
-                            .arg(laid->lanes)
-                            .arg(laid->lanes == 1 ? "" : "s");
-            if (laid->markers > 0) said << QString("%1 marker%2").arg(laid->markers).arg(laid->markers == 1 ? "" : "s");
-            const QString sentence = said.join(" and ") + " laid in.";
+                told << say("%1 on %2")
+                            .arg(several(laid->clips, say("%1 clip"), say("%1 clips")),
+                                 several(laid->lanes, say("%1 lane"), say("%1 lanes")));
+            if (laid->markers > 0) told << several(laid->markers, say("%1 marker"), say("%1 markers"));
+            const QString sentence = told.join(say(" and ")) + say(" laid in.");
             if (laid->notes.empty()) m_desk.report(sentence);
             else
-                m_desk.tell(
-                    sentence + " " + QString::fromStdString(laid->notes.front()) +
-                    (laid->notes.size() > 1 ? QString(" (and %1 more)").arg(laid->notes.size() - 1) : QString()));
+                m_desk.tell(sentence + " " + said(laid->notes.front()) +
+                            (laid->notes.size() > 1 ? say(" (and %1 more)").arg(laid->notes.size() - 1) : QString()));
         });
 }
 

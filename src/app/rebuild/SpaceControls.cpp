@@ -10,6 +10,7 @@
 #include "app/rebuild/ParameterRow.h"
 #include "app/rebuild/SpaceMeters.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "core/rebuild/LanePlacer.h"
 
 namespace rivlen {
@@ -23,16 +24,16 @@ SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, SpaceListening
     auto* top = new QHBoxLayout;
     m_format = new QComboBox;
     m_format->setObjectName("mixformat");
-    m_format->setAccessibleName("Format of the mix");
+    m_format->setAccessibleName(say("Format of the mix"));
     m_format->setToolTip(
-        "What the mix is made for. You hear it folded to two channels; deliverables whose layout is the "
-        "mix's own have its channels.");
-    for (const auto& facts : mixFormats()) m_format->addItem(facts.name, facts.id);
-    top->addWidget(new QLabel("The mix is"));
+        say("What the mix is made for. You hear it folded to two channels; deliverables whose layout is the "
+            "mix's own have its channels."));
+    for (const auto& facts : mixFormats()) m_format->addItem(said(facts.name), facts.id);
+    top->addWidget(new QLabel(say("The mix is")));
     top->addWidget(m_format, 1);
-    m_phones = makeSmallButton("headphones", "Headphones",
-                               "Hears the mix through a head's two ears in place of two loudspeakers (Ctrl+H); "
-                               "Ctrl+Shift with left and right turns the head");
+    m_phones = makeSmallButton("headphones", say("Headphones"),
+                               say("Hears the mix through a head's two ears in place of two loudspeakers (Ctrl+H); "
+                                   "Ctrl+Shift with left and right turns the head"));
     m_phones->setCheckable(true);
     connect(m_phones, &QPushButton::clicked, &hearing.headphones(), &Headphones::set);
     connect(&hearing.headphones(), &Headphones::changed, this, &SpaceControls::refresh);
@@ -40,18 +41,18 @@ SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, SpaceListening
     auto* heard = new QHBoxLayout;
     m_monitor = new QComboBox;
     m_monitor->setObjectName("monitor");
-    m_monitor->setAccessibleName("What the mix is heard as");
-    m_monitor->setToolTip(
+    m_monitor->setAccessibleName(say("What the mix is heard as"));
+    m_monitor->setToolTip(say(
         "How you listen, apart from what the mix is made for: folded to fewer loudspeakers first (ITU-R BS.775), as a "
-        "listener who has only those hears it");
-    for (const Monitor& m : monitors()) m_monitor->addItem(m.name, int(m.layout));
+        "listener who has only those hears it"));
+    for (const Monitor& m : monitors()) m_monitor->addItem(said(m.name), int(m.layout));
     connect(m_monitor, &QComboBox::activated, this,
             [this](int i) { m_hearing.headphones().setMonitor(monitors()[size_t(i)].layout); });
-    heard->addWidget(new QLabel("Heard as"));
+    heard->addWidget(new QLabel(say("Heard as")));
     heard->addWidget(m_monitor, 1);
     heard->addWidget(m_phones);
     column->addLayout(heard);
-    auto* tabs = makePageTabs("spacetabs", {"From above", "Sphere", "Meters", "Follow"});
+    auto* tabs = makePageTabs("spacetabs", {say("From above"), say("Sphere"), say("Meters"), say("Follow")});
     column->addWidget(tabs);
     auto* views = new QStackedWidget;
     m_plan = new PlanView(desk, hearing);
@@ -76,7 +77,7 @@ SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, SpaceListening
         auto* row = makeParameterRow(p, QString("place_%1").arg(p.id));
         connect(row, &ValueRow::set, this, [this, &p](double v, bool dragging) {
             m_desk.editStrip(
-                QString("Set %1").arg(QString(p.name).toLower()), [&](Strip& s) { s.*p.value = v; },
+                say("Set %1").arg(within(said(p.name))), [&](Strip& s) { s.*p.value = v; },
                 dragging ? std::string("place ") + p.id : "");
         });
         connect(row, &ValueRow::released, this, [this] { m_desk.endDrag(); });
@@ -90,7 +91,7 @@ SpaceControls::SpaceControls(RebuildDesk& desk, Hearing& hearing, SpaceListening
     connect(m_format, &QComboBox::activated, this, [this](int i) {
         const MixFormat format = mixFormatOf(m_format->itemData(i).toString().toStdString());
         if (format != m_desk.rebuild().format)
-            m_desk.edit("Mix for " + m_format->itemText(i), [&](Rebuild& r) { r.format = format; });
+            m_desk.edit(say("Mix for ") + m_format->itemText(i), [&](Rebuild& r) { r.format = format; });
     });
     connect(&desk, &RebuildDesk::changed, this, &SpaceControls::refresh);
     connect(&hearing, &Hearing::pulse, this, [this] {  // a moving place is told as it moves
@@ -108,7 +109,7 @@ void SpaceControls::refresh() {
     m_format->setCurrentIndex(int(format));
     const Lane* lane = m_desk.lane();
     const bool placed = lane && format != MixFormat::Reel;
-    m_lane->setText(lane ? laneName(m_desk.rebuild(), lane->id) : QString("No lane is chosen"));
+    m_lane->setText(lane ? laneName(m_desk.rebuild(), lane->id) : say("No lane is chosen"));
     const auto& table = placeParameters();
     for (size_t i = 0; i < table.size(); ++i) {
         const Strip& strip = m_desk.strip();
@@ -120,9 +121,9 @@ void SpaceControls::refresh() {
     m_plan->setYaw(head.on() ? head.yaw() : 0);
     for (size_t i = 0; i < monitors().size(); ++i)
         if (monitors()[i].layout == head.monitor()) m_monitor->setCurrentIndex(int(i));
-    m_hint->setText(!lane    ? QString("Groups and the mix have no place: choose one of their lanes.")
+    m_hint->setText(!lane    ? say("Groups and the mix have no place: choose one of their lanes.")
                     : placed ? placeText(placeAt(lane->strip, m_desk.playhead()))
-                             : QString("As the reel: lanes are panned on the page Lane."));
+                             : say("As the reel: lanes are panned on the page Lane."));
 }
 
 }  // namespace rivlen

@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "core/audio/Decibel.h"
 
 namespace rivlen {
@@ -26,7 +27,7 @@ class SpaceMeters::Bars : public QWidget {
 public:
     Bars(SpaceListening& listening, const QStringList& names) : m_listening(listening), m_names(names) {
         setObjectName("channelbars");
-        setAccessibleName("True peak and loudness of each channel");
+        setAccessibleName(say("True peak and loudness of each channel"));
         setToolTip(
             "Bar: true peak, dBTP; line: the highest so far (a click forgets it); figures: highest dBTP and momentary "
             "LUFS of the channel");
@@ -43,7 +44,7 @@ protected:
             p.setPen(theme::quietInk);
             p.setFont(theme::font(12));
             p.drawText(rect().adjusted(8, 0, -8, 0), int(Qt::AlignCenter) | int(Qt::TextWordWrap),
-                       "Play the mix to see its channels.");
+                       say("Play the mix to see its channels."));
             return;
         }
         const double above = height() / (r.channels + 1.0) >= 11 ? 16 : 0;  // the columns' names
@@ -96,20 +97,20 @@ SpaceMeters::SpaceMeters(SpaceListening& listening, QWidget* parent) : QWidget(p
     column->addWidget(m_bars, 1);
     auto* pair = new QHBoxLayout;
     pair->setSpacing(6);
-    const auto box = [&](const char* name, const char* accessible) {
+    const auto box = [&](const char* name, const QString& accessible) {
         auto* b = new QComboBox;
         b->setObjectName(name);
         b->setAccessibleName(accessible);
-        b->setToolTip("1: alike, 0: nothing in common, -1: they cancel each other when they are folded");
+        b->setToolTip(say("1: alike, 0: nothing in common, -1: they cancel each other when they are folded"));
         connect(b, &QComboBox::activated, this, &SpaceMeters::refresh);
         return b;
     };
-    m_one = box("alikeone", "One channel of the pair");
-    m_other = box("alikeother", "The other channel of the pair");
+    m_one = box("alikeone", say("One channel of the pair"));
+    m_other = box("alikeother", say("The other channel of the pair"));
     m_alike = new QLabel;
     m_alike->setObjectName("alike");
     m_alike->setFont(theme::font(12, QFont::Medium));
-    pair->addWidget(new QLabel("Alike:"));
+    pair->addWidget(new QLabel(say("Alike:")));
     pair->addWidget(m_one, 1);
     pair->addWidget(m_other, 1);
     pair->addWidget(m_alike);
@@ -117,7 +118,7 @@ SpaceMeters::SpaceMeters(SpaceListening& listening, QWidget* parent) : QWidget(p
     m_loud = addPageText(column);
     m_loud->setObjectName("wholeloudness");
     m_loud->setToolTip(
-        "ITU-R BS.1770: surrounds weigh 1.5 dB more, the LFE is left out, ambisonics are decoded to 7.1");
+        say("ITU-R BS.1770: surrounds weigh 1.5 dB more, the LFE is left out, ambisonics are decoded to 7.1"));
     m_whence = addPageText(column);
     m_whence->setObjectName("whence");
     connect(&listening, &SpaceListening::heard, this, &SpaceMeters::refresh);
@@ -136,26 +137,27 @@ void SpaceMeters::refresh() {
     m_bars->update();
     if (r.channels == 0 || !m_listening.map()) {
         m_alike->setText("–");
-        m_whence->setText("Energy: nothing heard yet.");
+        m_whence->setText(say("Energy: nothing heard yet."));
         return;
     }
     const int a = m_one->currentIndex(), b = m_other->currentIndex();
     m_alike->setText(
         QString("%1%2").arg(r.correlation(a, b) < 0 ? "−" : "+").arg(std::fabs(r.correlation(a, b)), 0, 'f', 2));
-    m_loud->setText(QString("The whole, in its own channels: %1 LUFS now, %2 over 3 s, %3 so far.")
+    m_loud->setText(say("The whole, in its own channels: %1 LUFS now, %2 over 3 s, %3 so far.")
                         .arg(decibels(r.momentary), decibels(r.shortTerm), decibels(r.integrated)));
     const auto w = m_listening.map()->whence(r);
     if (w.power < 1e-9) {
-        m_whence->setText("Energy: silence.");
+        m_whence->setText(say("Energy: silence."));
         return;
     }
     const double azimuth = std::round(w.at.azimuth), elevation = std::round(w.at.elevation);
     m_whence->setText(
-        QString("Energy comes from %1%2, %3 % of it from all around.")
-            .arg(azimuth == 0 ? QString("the front")
-                              : QString("%1° %2").arg(std::fabs(azimuth)).arg(azimuth > 0 ? "left" : "right"))
-            .arg(elevation == 0 ? QString()
-                                : QString(", %1° %2").arg(std::fabs(elevation)).arg(elevation > 0 ? "up" : "down"))
+        say("Energy comes from %1%2, %3 % of it from all around.")
+            .arg(azimuth == 0 ? say("the front")
+                              : QString("%1° %2").arg(std::fabs(azimuth)).arg(azimuth > 0 ? say("left") : say("right")))
+            .arg(elevation == 0
+                     ? QString()
+                     : QString(", %1° %2").arg(std::fabs(elevation)).arg(elevation > 0 ? say("up") : say("down")))
             .arg(std::round(100 * w.diffuseness)));
 }
 

@@ -8,6 +8,7 @@
 #include <numbers>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -37,11 +38,11 @@ Direction unhammer(QPointF p) {
 SphereView::SphereView(RebuildDesk& desk, Hearing& hearing, SpaceListening& listening, QWidget* parent)
     : PlaceView(desk, hearing, parent), m_listening(listening) {
     setObjectName("sphereview");
-    setAccessibleName("Lanes and energy on the sphere around the listener");
+    setAccessibleName(say("Lanes and energy on the sphere around the listener"));
     setToolTip(
-        "The front in the middle, above on top, behind at both ends. Drag a lane's dot, or: left and right turn it "
-        "(Shift: finely), up and "
-        "down raise and lower it. The glow is where the mix's energy comes from while it plays");
+        say("The front in the middle, above on top, behind at both ends. Drag a lane's dot, or: left and right turn it "
+            "(Shift: finely), up and "
+            "down raise and lower it. The glow is where the mix's energy comes from while it plays"));
     connect(&listening, &SpaceListening::heard, this, &SphereView::hear);
 }
 
@@ -146,10 +147,10 @@ void SphereView::paintRoom(QPainter& p) {
     const auto word = [&](const Direction& d, const QString& text) {
         p.drawText(QRectF(at(d).x() - 40, at(d).y() + 2, 80, 14), Qt::AlignCenter, text);
     };
-    word({90, 0}, "left");
-    word({-90, 0}, "right");
-    p.drawText(QRectF(middle.x() - 40, middle.y() - r - 14, 80, 13), Qt::AlignCenter, "above");
-    p.drawText(QRectF(middle.x() - 40, middle.y() + r + 1, 80, 13), Qt::AlignCenter, "below");
+    word({90, 0}, say("left"));
+    word({-90, 0}, say("right"));
+    p.drawText(QRectF(middle.x() - 40, middle.y() - r - 14, 80, 13), Qt::AlignCenter, say("above"));
+    p.drawText(QRectF(middle.x() - 40, middle.y() + r + 1, 80, 13), Qt::AlignCenter, say("below"));
     for (const Speaker& s : speakersOf(m_desk.rebuild().format)) {
         if (s.lfe) continue;
         const QPointF where = at(s.at);

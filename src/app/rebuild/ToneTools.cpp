@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/words/Say.h"
 #include "core/rebuild/Automation.h"
 #include "core/rebuild/ClipEdits.h"
 #include "core/rebuild/MendPatches.h"
@@ -20,15 +21,15 @@ ToneTools::ToneTools(const Document& document, const Reels& reels, RebuildDesk& 
 void ToneTools::fillWithTone() {
     const Reel* reel = m_document.reel();
     if (!reel || !reel->loop)
-        return m_desk.tell("Set a loop over the hole that is to be filled: drag over the picture.");
-    if (!m_desk.lane()) return m_desk.tell("Choose the lane that is to be filled.");
+        return m_desk.tell(say("Set a loop over the hole that is to be filled: drag over the picture."));
+    if (!m_desk.lane()) return m_desk.tell(say("Choose the lane that is to be filled."));
     const auto span = *reel->loop;
     // The tone comes from what is between the words: of the ambience, or where it is not split of the recording.
     const ReelFacts* state = m_reels.current();
     const std::string material = state->stems ? "ambience" : "source";
     const auto found = std::make_shared<std::vector<std::pair<double, double>>>();
     m_mix.run(
-        "Looking for room tone",
+        say("Looking for room tone"),
         [found, material, materials = m_mix.materials(), whole = m_desk.shared(),
          split = state->stems != nullptr](Progress& p) {
             const auto room = materials->open(material, *whole);
@@ -38,11 +39,11 @@ void ToneTools::fillWithTone() {
         [this, found, span, material, target = m_desk.laneId()] {
             if (found->empty())
                 return m_desk.tell(
-                    "No quiet place of a quarter of a second was found between the words to make room tone from.");
+                    say("No quiet place of a quarter of a second was found between the words to make room tone from."));
             double total = 0;
             for (const auto& [a, b] : *found) total += b - a;
             std::string made;
-            m_desk.edit("Fill with room tone", [&](Rebuild& r) {
+            m_desk.edit(say("Fill with room tone"), [&](Rebuild& r) {
                 if (!std::as_const(r).lane(target)) return;
                 std::string tone;
                 for (const Tone& t : r.tones)
@@ -72,22 +73,22 @@ void ToneTools::fillWithTone() {
                 sortClips(*r.lane(target));
             });
             m_desk.select({made});
-            m_desk.report(QString("Filled with room tone made from %1 s between the words.").arg(total, 0, 'f', 1));
+            m_desk.report(say("Filled with room tone made from %1 s between the words.").arg(total, 0, 'f', 1));
         });
 }
 
 void ToneTools::muteLoop() {
     const Reel* reel = m_document.reel();
-    if (!reel || !reel->loop) return m_desk.tell("Set a loop over what is to be cut out: drag over the picture.");
-    m_desk.edit("Cut out",
+    if (!reel || !reel->loop) return m_desk.tell(say("Set a loop over what is to be cut out: drag over the picture."));
+    m_desk.edit(say("Cut out"),
                 [&](Rebuild& r) { clearSpan(r, m_desk.laneId(), reel->loop->first, reel->loop->second, 0.01); });
 }
 
 void ToneTools::findSilences(double threshold, double seconds) {
-    if (!m_desk.lane()) return m_desk.tell("Choose the lane whose silences are to be found.");
+    if (!m_desk.lane()) return m_desk.tell(say("Choose the lane whose silences are to be found."));
     const auto found = std::make_shared<std::vector<std::pair<double, double>>>();
     m_mix.run(
-        "Looking for silences",
+        say("Looking for silences"),
         [found, threshold, seconds, whole = m_desk.shared(), id = m_desk.laneId(),
          materials = m_mix.materials()](Progress& p) {
             // The lane as it sounds, by itself.
@@ -110,8 +111,8 @@ void ToneTools::findSilences(double threshold, double seconds) {
             double total = 0;
             for (const auto& [a, b] : m_silences) total += b - a;
             m_desk.report(m_silences.empty()
-                              ? QString("No silence of that length on %1.").arg(laneName(m_desk.rebuild(), id))
-                              : QString("%1 silences on %2, %3 s together.")
+                              ? say("No silence of that length on %1.").arg(laneName(m_desk.rebuild(), id))
+                              : say("%1 silences on %2, %3 s together.")
                                     .arg(m_silences.size())
                                     .arg(laneName(m_desk.rebuild(), id))
                                     .arg(total, 0, 'f', 1));
@@ -121,7 +122,7 @@ void ToneTools::findSilences(double threshold, double seconds) {
 void ToneTools::shortenSilences(double to) {
     if (m_silences.empty()) return;
     const auto spans = m_silences;
-    m_desk.edit("Shorten silences", [&](Rebuild& r) {
+    m_desk.edit(say("Shorten silences"), [&](Rebuild& r) {
         for (auto s = spans.rbegin(); s != spans.rend(); ++s)  // from the end, so that the times before stay right
             if (s->second - s->first > to) removeTime(r, s->first + to / 2, s->second - to / 2);
     });
@@ -129,8 +130,8 @@ void ToneTools::shortenSilences(double to) {
     const ReelFacts* state = m_reels.current();
     if (state && state->info && state->info->picture)
         m_desk.tell(
-            "Time was taken out: from the first shortened silence on, the sound no longer fits the picture. Undo "
-            "brings it back.");
+            say("Time was taken out: from the first shortened silence on, the sound no longer fits the picture. Undo "
+                "brings it back."));
     m_desk.announce();
 }
 
@@ -141,7 +142,7 @@ void ToneTools::fillSilences() {
     const bool split = m_reels.current()->stems != nullptr;
     const std::string material = split ? "ambience" : "source";
     m_mix.run(
-        "Looking for room tone",
+        say("Looking for room tone"),
         [found, split, material, materials = m_mix.materials(), whole = m_desk.shared()](Progress& p) {
             const auto room = materials->open(material, *whole);
             const auto voice = split ? materials->open("dialogue", *whole) : nullptr;
@@ -150,8 +151,8 @@ void ToneTools::fillSilences() {
         [this, spans, found, material, target = m_silencesOf] {
             if (found->empty())
                 return m_desk.tell(
-                    "No quiet place of a quarter of a second was found between the words to make room tone from.");
-            m_desk.edit("Fill silences", [&](Rebuild& r) {
+                    say("No quiet place of a quarter of a second was found between the words to make room tone from."));
+            m_desk.edit(say("Fill silences"), [&](Rebuild& r) {
                 if (!std::as_const(r).lane(target)) return;
                 r.tones.push_back({r.freeId("tone"), "Room tone", material, *found, unsigned(r.tones.size() + 1)});
                 const std::string lane = rivlen::addLane(r, "Room tone", target);

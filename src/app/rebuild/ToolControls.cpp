@@ -5,11 +5,14 @@
 #include <QVBoxLayout>
 
 #include "app/rebuild/ReplaceMusicDialog.h"
+#include "app/rebuild/TakeControls.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
-ToolControls::ToolControls(RebuildDesk& desk, RebuildMix& mix, ToneTools& tones, SceneTools& scene, QWidget* parent)
+ToolControls::ToolControls(RebuildDesk& desk, RebuildMix& mix, ToneTools& tones, SceneTools& scene, TakeDesk& takes,
+                           QWidget* parent)
     : QWidget(parent), m_desk(desk), m_mix(mix), m_tones(tones), m_scene(scene) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
@@ -20,41 +23,52 @@ ToolControls::ToolControls(RebuildDesk& desk, RebuildMix& mix, ToneTools& tones,
         to->addWidget(b);
         return b;
     };
-    addPageHeading(column, "Sounds");
+    addPageHeading(column, say("Sounds and the mix"));
     auto* sounds = new QHBoxLayout;
-    button(sounds, "importsound", "Import sounds…",
-           "Lays sound files on lanes of their own, at the playhead; they can be dropped on the lanes, too",
+    button(sounds, "importsound", say("Import sounds…"),
+           say("Lays sound files on lanes of their own, at the playhead; they can be dropped on the lanes, too"),
            [this] { importSounds(); });
-    button(sounds, "replacemusic", "Replace the music…",
-           "Takes the old music out of the loop and lays a new cue in: trimmed, as loud, ducked (R)",
+    button(sounds, "replacemusic", say("Replace the music…"),
+           say("Takes the old music out of the loop and lays a new cue in: trimmed, as loud, ducked (R)"),
            [this] { replaceMusic(); });
     sounds->addStretch();
     column->addLayout(sounds);
     auto* lists = new QHBoxLayout;
-    button(lists, "layinlist", "Lay in a list…",
-           "The tracks of an event list (OpenTimelineIO, AES31-3, CMX 3600) on lanes of their own, with their sounds; "
-           "or markers (CSV, labels)",
-           [this] {
-               const QString file =
-                   QFileDialog::getOpenFileName(this, "Lay in a list", {}, "Lists (*.otio *.adl *.edl *.csv *.txt)");
-               if (!file.isEmpty()) m_scene.layInList(file);
+    button(
+        lists, "layinlist", say("Lay in a list…"),
+        say("The tracks of an event list (OpenTimelineIO, AES31-3, CMX 3600) on lanes of their own, with their sounds; "
+            "or markers (CSV, labels)"),
+        [this] {
+            const QString file = QFileDialog::getOpenFileName(this, say("Lay in a list"), {},
+                                                              say("Lists (*.otio *.adl *.edl *.csv *.txt)"));
+            if (!file.isEmpty()) m_scene.layInList(file);
+        });
+    button(lists, "writemix", say("Write the mix…"),
+           say("Renders all lanes into a WAV file, 32-bit float, the same to the bit as it plays"), [this] {
+               QString file = QFileDialog::getSaveFileName(this, say("Write the mix"), {}, say("Sound (*.wav)"));
+               if (file.isEmpty()) return;
+               if (!file.endsWith(".wav")) file += ".wav";
+               m_scene.render(file);
            });
     lists->addStretch();
     column->addLayout(lists);
-    column->addSpacing(8);
-    addPageHeading(column, "Holes, bangs and stray words");
-    addPageText(
-        column,
-        "In the loop, on the chosen lane. Room tone is made from what is heard between the words; it never repeats.");
+    column->addSpacing(4);
+    column->addWidget(new TakeControls(takes));
+    column->addSpacing(4);
+    addPageHeading(column, say("Holes, bangs and stray words"));
+    addPageText(column, say("In the loop, on the chosen lane."));
     auto* holes = new QHBoxLayout;
-    m_needLane << button(holes, "filltone", "Fill with room tone", "Takes out what is there and fills it (T)",
-                         [this] { m_tones.fillWithTone(); });
-    m_needLane << button(holes, "cutout", "Cut out", "Takes out what is there and leaves a hole",
+    m_needLane << button(
+        holes, "filltone", say("Fill with room tone"),
+        say("Takes out what is there and fills it, with tone made from what is heard between the words; "
+            "it never repeats (T)"),
+        [this] { m_tones.fillWithTone(); });
+    m_needLane << button(holes, "cutout", say("Cut out"), say("Takes out what is there and leaves a hole"),
                          [this] { m_tones.muteLoop(); });
     holes->addStretch();
     column->addLayout(holes);
-    column->addSpacing(8);
-    addPageHeading(column, "Silences");
+    column->addSpacing(4);
+    addPageHeading(column, say("Silences"));
     auto* grid = new QGridLayout;
     const auto spin = [&](int row, const char* name, const QString& label, double low, double high, double step,
                           double value, const QString& unit, const QString& tip) {
@@ -71,39 +85,30 @@ ToolControls::ToolControls(RebuildDesk& desk, RebuildMix& mix, ToneTools& tones,
         grid->addWidget(box, row, 1);
         return box;
     };
-    m_threshold =
-        spin(0, "silencedb", "Below", -90, -10, 1, -50, " dB", "What counts as silent on the lane, as it sounds");
-    m_shortest =
-        spin(1, "silenceseconds", "For at least", 0.05, 60, 0.05, 0.7, " s", "Shorter ones are the breath of speech");
-    m_to = spin(2, "silenceto", "Shorten to", 0.0, 10, 0.05, 0.35, " s", "So much of each is left");
+    m_threshold = spin(0, "silencedb", say("Below"), -90, -10, 1, -50, " dB",
+                       say("What counts as silent on the lane, as it sounds"));
+    m_shortest = spin(1, "silenceseconds", say("For at least"), 0.05, 60, 0.05, 0.7, " s",
+                      say("Shorter ones are the breath of speech"));
+    m_to = spin(2, "silenceto", say("Shorten to"), 0.0, 10, 0.05, 0.35, " s", say("So much of each is left"));
     column->addLayout(grid);
     auto* silences = new QHBoxLayout;
-    m_needLane << button(silences, "findsilences", "Find", "Marks the silences of the chosen lane",
+    m_needLane << button(silences, "findsilences", say("Find"), say("Marks the silences of the chosen lane"),
                          [this] { m_tones.findSilences(m_threshold->value(), m_shortest->value()); });
-    m_shorten = button(silences, "shortensilences", "Shorten",
-                       "Takes time out of all lanes; with a picture the sound then runs ahead of it",
+    m_shorten = button(silences, "shortensilences", say("Shorten"),
+                       say("Takes time out of all lanes; with a picture the sound then runs ahead of it"),
                        [this] { m_tones.shortenSilences(m_to->value()); });
-    m_fill = button(silences, "fillsilences", "Fill", "Lays room tone under all of them, on a lane of its own",
-                    [this] { m_tones.fillSilences(); });
+    m_fill = button(silences, "fillsilences", say("Fill"),
+                    say("Lays room tone under all of them, on a lane of its own"), [this] { m_tones.fillSilences(); });
     silences->addStretch();
     column->addLayout(silences);
     m_found = addPageText(column);
     m_found->setObjectName("silencesfound");
-    column->addSpacing(8);
-    addPageHeading(column, "The mix");
-    button(column, "writemix", "Write the mix…",
-           "Renders all lanes into a WAV file, 32-bit float, the same to the bit as it plays", [this] {
-               QString file = QFileDialog::getSaveFileName(this, "Write the mix", {}, "Sound (*.wav)");
-               if (file.isEmpty()) return;
-               if (!file.endsWith(".wav")) file += ".wav";
-               m_scene.render(file);
-           });
     column->addStretch();
     connect(&m_desk, &RebuildDesk::changed, this, &ToolControls::refresh);
     refresh();
 }
 
-void ToolControls::importSounds() { m_mix.importSounds(QFileDialog::getOpenFileNames(this, "Import sounds")); }
+void ToolControls::importSounds() { m_mix.importSounds(QFileDialog::getOpenFileNames(this, say("Import sounds"))); }
 
 void ToolControls::replaceMusic() {
     if (!m_desk.ready()) return;
@@ -118,8 +123,8 @@ void ToolControls::refresh() {
     m_fill->setEnabled(!found.empty());
     double total = 0;
     for (const auto& [a, b] : found) total += b - a;
-    m_found->setText(found.empty() ? "None are marked."
-                                   : QString("%1 marked, %2 s together.").arg(found.size()).arg(total, 0, 'f', 1));
+    m_found->setText(found.empty() ? say("None are marked.")
+                                   : say("%1 marked, %2 s together.").arg(found.size()).arg(total, 0, 'f', 1));
 }
 
 }  // namespace rivlen

@@ -6,16 +6,18 @@
 #include <QWidget>
 
 #include "app/rebuild/SceneTools.h"
+#include "app/rebuild/TakeDesk.h"
 #include "app/rebuild/ToneTools.h"
 
 namespace rivlen {
 
-/// What is done to lanes in one step: sounds imported, music replaced, holes filled, silences shortened, the mix
-/// written.
+/// What is done to lanes in one step: sounds imported, voice lines recorded, music replaced, holes filled, silences
+/// shortened, the mix written.
 class ToolControls : public QWidget {
     Q_OBJECT
 public:
-    ToolControls(RebuildDesk& desk, RebuildMix& mix, ToneTools& tones, SceneTools& scene, QWidget* parent = nullptr);
+    ToolControls(RebuildDesk& desk, RebuildMix& mix, ToneTools& tones, SceneTools& scene, TakeDesk& takes,
+                 QWidget* parent = nullptr);
     void importSounds();
     void replaceMusic();
 

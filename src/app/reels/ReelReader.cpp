@@ -3,6 +3,7 @@
 #include <QFileInfo>
 #include <algorithm>
 
+#include "app/words/Say.h"
 #include "core/base/Error.h"
 #include "core/media/MediaReader.h"
 #include "core/media/RecordingFiles.h"
@@ -27,10 +28,9 @@ void ReelReader::addFiles(const QStringList& files) {
     const auto failed = std::make_shared<QStringList>();
     const auto found = std::make_shared<int>(0);
     const std::string gesture = "import" + std::to_string(++m_imports);  // undone as one step
-    const std::string title =
-        files.size() == 1 ? files[0].section('/', -1).toStdString() : std::to_string(files.size()) + " items";
+    const QString title = files.size() == 1 ? files[0].section('/', -1) : QString::number(files.size()) + say(" items");
     m_work.submit(
-        Work::Queue::Reading, "Opening " + title,
+        Work::Queue::Reading, say("Opening ") + title,
         [this, files, failed, found, gesture](Progress& progress, const Work::Post& post) {
             std::vector<std::pair<QString, QString>> all;  // file, group
             for (const QString& f : files) {
@@ -59,12 +59,12 @@ void ReelReader::addFiles(const QStringList& files) {
         [this, failed, found](const JobQueue::Outcome& o) {
             if (failed->size() == 1) m_work.warn(failed->front());
             else if (failed->size() > 1)
-                m_work.warn(QString("%1 of %2 files could not be read and are left out; the first: %3")
+                m_work.warn(say("%1 of %2 files could not be read and are left out; the first: %3")
                                 .arg(failed->size())
                                 .arg(*found)
                                 .arg(failed->front()));
             if (o.done && *found == 0)
-                m_work.warn("There are no recordings in that folder: choose one that holds audio or video files.");
+                m_work.warn(say("There are no recordings in that folder: choose one that holds audio or video files."));
         });
 }
 
@@ -73,7 +73,10 @@ void ReelReader::add(const QString& file, const QString& group, const MediaInfo&
     Reel reel = makeReel(m_document.session(), toPath(file));
     reel.group = group.toStdString();
     m_reels.write(reel.id).info = info;
-    m_document.add(reel, last && gesture.empty() ? "Add " + reel.name : "Add recordings", gesture, last);
+    m_document.add(reel,
+                   (last && gesture.empty() ? say("Add ") + QString::fromStdString(reel.name) : say("Add recordings"))
+                       .toStdString(),
+                   gesture, last);
 }
 
 void ReelReader::read(const Reel& reel) {
@@ -83,7 +86,7 @@ void ReelReader::read(const Reel& reel) {
     facts.reading = true;
     facts.levels = std::make_shared<LevelTrack>(1);
     m_work.submit(
-        Work::Queue::Reading, "Reading " + reel.name,
+        Work::Queue::Reading, say("Reading ") + QString::fromStdString(reel.name),
         [this, id = reel.id, source = reel.source, levels = facts.levels](Progress& progress, const Work::Post& post) {
             MediaReader reader(source);
             post([this, id, info = reader.info()] {
@@ -103,7 +106,7 @@ void ReelReader::read(const Reel& reel) {
 }
 
 void ReelReader::diagnose(const Reel& reel) {
-    m_work.submit(Work::Queue::Looking, "Looking for faults in " + reel.name,
+    m_work.submit(Work::Queue::Looking, say("Looking for faults in ") + QString::fromStdString(reel.name),
                   [this, id = reel.id, source = reel.source](Progress& progress, const Work::Post& post) {
                       MediaReader reader(source);
                       const auto diagnosis = rivlen::diagnose(reader, progress);

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <chrono>
 
+#include "app/words/Say.h"
 #include "core/base/Error.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Engine.h"
@@ -123,9 +124,8 @@ void Splitting::split(const std::string& id) {
         return m_treating.treat(r->id);
     }
     if (facts.damaged() && !r->tolerateDamage)
-        return m_work.warn(
-            QString("\"%1\" is damaged, see the faults at Intake: copy it again, or choose Go on at Split.")
-                .arg(QString::fromStdString(r->name)));
+        return m_work.warn(say("\"%1\" is damaged, see the faults at Intake: copy it again, or choose Go on at Split.")
+                               .arg(QString::fromStdString(r->name)));
     NetworkCard card;
     std::filesystem::path folder;
     try {
@@ -144,7 +144,7 @@ void Splitting::split(const std::string& id) {
     facts.speed = 0;
     const auto factor = std::make_shared<double>(0.0);
     m_jobs[r->id] = m_work.submit(
-        Work::Queue::Long, "Splitting " + r->name,
+        Work::Queue::Long, say("Splitting ") + QString::fromStdString(r->name),
         [this, factor, loaded = m_loaded, source = m_reels.splitFile(*r), store = facts.stems, card,
          fine = r->quality != "quick", tolerate = r->tolerateDamage](Progress& progress, const Work::Post& post) {
             if (!loaded->network || loaded->network->card().sum() != card.sum()) loaded->network = loadNetwork(card);
@@ -173,7 +173,7 @@ void Splitting::split(const std::string& id) {
             if (!o.done) facts.stems.reset();
             attach(id);
             if (!o.done) return;
-            m_work.report(QString("Split %1 into its stems.").arg(QString::fromStdString(name)));
+            m_work.report(say("Split %1 into its stems.").arg(QString::fromStdString(name)));
             emit done(id);
         },
         [folder](const JobQueue::Outcome& o) {

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "app/words/Say.h"
 #include "core/media/MediaReader.h"
 
 namespace rivlen {
@@ -11,9 +12,9 @@ void exportStems(const Document& document, const Reels& reels, Work& work, const
     const Reel* r = document.reel();
     const ReelFacts* facts = reels.current();
     if (!r || !facts->stems || !facts->stems->finished())
-        return work.warn("There are no stems to export yet: split the reel first.");
+        return work.warn(say("There are no stems to export yet: split the reel first."));
     work.submit(
-        Work::Queue::Long, "Exporting " + r->name,
+        Work::Queue::Long, say("Exporting ") + QString::fromStdString(r->name),
         [source = reels.heardFile(*r), store = facts->stems, timeline = r->timeline(), format, folder,
          name = r->name](Progress& progress, const Work::Post&) {
             MediaReader reader(source);
@@ -30,8 +31,7 @@ void exportStems(const Document& document, const Reels& reels, Work& work, const
             files.finish();
         },
         [&work, folder, name = r->name](const JobQueue::Outcome& o) {
-            if (o.done)
-                work.report(QString("Exported the stems of %1 to %2.").arg(QString::fromStdString(name), folder));
+            if (o.done) work.report(say("Exported the stems of %1 to %2.").arg(QString::fromStdString(name), folder));
         });
 }
 

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "app/words/Say.h"
 #include "core/base/Error.h"
 
 namespace rivlen {
@@ -77,8 +78,8 @@ bool TakingApart::wanted(const std::string& stem) const {
 
 void TakingApart::setWanted(const std::string& stem, bool on) {
     if (!m_document.reel() || wanted(stem) == on) return;
-    const QString name = QString::fromStdString(stem);
-    m_document.editReel(on ? "Take the " + name + " apart" : "Leave the " + name + " whole", [&](Reel& r) {
+    const QString name = said(stem);
+    m_document.editReel((on ? say("Take the %1 apart") : say("Leave the %1 whole")).arg(name), [&](Reel& r) {
         std::erase(r.parts, stem);
         if (on) r.parts.push_back(stem);
     });
@@ -105,7 +106,7 @@ void TakingApart::begin() {
     Job& job = m_jobs[id];
     job.stem = stem;
     job.number = m_work.submit(
-        Work::Queue::Long, "Taking the " + stem + " of " + name + " apart",
+        Work::Queue::Long, say("Taking the %1 of %2 apart").arg(said(stem), QString::fromStdString(name)),
         [stems = facts.stems, stem, quality = reel->quality](Progress& progress, const Work::Post&) {
             openOrMakeParts(*stems, stem, quality, progress);
         },
@@ -113,8 +114,7 @@ void TakingApart::begin() {
             m_jobs.erase(id);
             m_reels.tellStemsReplaced(id);
             if (!o.done) return;
-            m_work.report(
-                QString("Took the %1 of %2 apart.").arg(QString::fromStdString(stem), QString::fromStdString(name)));
+            m_work.report(say("Took the %1 of %2 apart.").arg(said(stem), QString::fromStdString(name)));
             if (m_document.reel() && m_document.reel()->id == id) begin();  // the other stem
         });
     emit changed();

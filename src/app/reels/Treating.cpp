@@ -1,5 +1,7 @@
 #include "app/reels/Treating.h"
 
+#include "app/words/Say.h"
+
 namespace rivlen {
 
 namespace {
@@ -57,7 +59,7 @@ void Treating::treat(const std::string& id) {
     if (!m_reels.treatmentPending(*r)) return treatStems(*r);
     m_work.cancel(Work::Queue::Long, m_jobs[id]);
     m_jobs[id] = m_work.submit(
-        Work::Queue::Long, "Treating " + r->name,
+        Work::Queue::Long, say("Treating ") + QString::fromStdString(r->name),
         [source = r->source, chain = r->recordingTreatments(), found = m_reels.findings(*r)](
             Progress& progress, const Work::Post&) { TreatedFile::make(source, chain, found, progress); },
         [this, id](const JobQueue::Outcome& o) {
@@ -73,7 +75,7 @@ void Treating::treatStems(const Reel& reel) {
     if (!reel.treatsStems() || !facts.stems || !facts.stems->finished() || facts.treatedStems) return;
     m_work.cancel(Work::Queue::Long, m_jobs[reel.id]);
     m_jobs[reel.id] = m_work.submit(
-        Work::Queue::Long, "Treating stems of " + reel.name,
+        Work::Queue::Long, say("Treating stems of ") + QString::fromStdString(reel.name),
         [file = m_reels.splitFile(reel), stems = facts.stems, treatments = reel.treatments,
          found = m_reels.findings(reel)](Progress& progress, const Work::Post&) {
             TreatedStems::make(file, *stems, treatments, found, progress);
@@ -89,7 +91,7 @@ void Treating::ended(const std::string& id, const JobQueue::Outcome& outcome) {
 void Treating::treatmentsToReels(const std::map<std::string, std::vector<Treatment>>& treatments) {
     std::vector<std::string> ids;
     for (const auto& [id, list] : treatments) ids.push_back(id);
-    m_document.editReels("Give treatments to reels", ids, [&](Reel& r) { r.treatments = treatments.at(r.id); });
+    m_document.editReels(say("Give treatments to reels"), ids, [&](Reel& r) { r.treatments = treatments.at(r.id); });
     for (const auto& [id, list] : treatments) treat(id);
 }
 

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/separation/Confidence.h"
 
 namespace rivlen {
@@ -21,9 +22,9 @@ ConfidenceView::ConfidenceView(UnsureDesk& desk, Document& document, Reels& reel
     : TimeView(document, reels, hearing, axis, parent), m_desk(desk) {
     connect(&desk, &UnsureDesk::changed, this, qOverload<>(&QWidget::update));
     setFixedHeight(58);
-    setToolTip(
+    setToolTip(say(
         "How clearly the network gave each sound to one stem, along time.\nWhere it is low, listen: the stems share "
-        "sounds there.");
+        "sounds there."));
 }
 
 void ConfidenceView::paintPicture(QPainter& p) {
@@ -35,17 +36,18 @@ void ConfidenceView::paintPicture(QPainter& p) {
     const QRectF lane(0, 20, width(), height() - 25);
     p.setFont(theme::font(12, QFont::DemiBold));
     p.setPen(theme::ink);
-    p.drawText(QPointF(10, 15), "Confidence");
-    const int x0 = 18 + p.fontMetrics().horizontalAdvance("Confidence");
+    p.drawText(QPointF(10, 15), say("Confidence"));
+    const int x0 = 18 + p.fontMetrics().horizontalAdvance(say("Confidence"));
     p.setFont(theme::font(12));
     p.setPen(theme::quietInk);
     p.drawText(QPointF(x0, 15),
-               !known ? QString("comes with the split")
+               !known ? say("comes with the split")
                : m_desk.moments().empty()
-                   ? QString("how clearly each sound went to one stem")
-                   : QString("how clearly each sound went to one stem; J hears the next of %1 unsure moment%2")
-                         .arg(m_desk.moments().size())
-                         .arg(m_desk.moments().size() == 1 ? "" : "s"));
+                   ? say("how clearly each sound went to one stem")
+                   : (m_desk.moments().size() == 1
+                          ? say("how clearly each sound went to one stem; J hears the %1 unsure moment")
+                          : say("how clearly each sound went to one stem; J hears the next of %1 unsure moments"))
+                         .arg(m_desk.moments().size()));
     for (double level : {0.0, 0.5, 1.0}) {
         const double y = lane.bottom() - level * lane.height();
         p.setPen(QPen(theme::line, 1, level == 0.5 ? Qt::DashLine : Qt::SolidLine));

@@ -7,6 +7,7 @@
 
 #include "app/split/SceneControls.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "core/isolation/StemNames.h"
 #include "core/media/Timecode.h"
 
@@ -29,17 +30,16 @@ MarkControls::MarkControls(MarkDesk& desk, SceneDesk& scenes, Hearing& hearing, 
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
-    addPageHeading(column, "What alone is heard where");
+    addPageHeading(column, say("What alone is heard where"));
     m_text = addPageText(column);
     column->addSpacing(4);
-    addPageText(column, "In the loop there is only");
+    addPageText(column, say("In the loop there is only"));
     auto* only = new QHBoxLayout;
     only->setSpacing(6);
     for (size_t s = 0; s < kStemCount; ++s) {
-        const QString letter = theme::stemLetter(int(s)), name = theme::stemName(int(s)).toLower();
-        m_only[s] =
-            makeSmallButton(("only" + kStemNames[s]).c_str(), letter + "  " + theme::stemName(int(s)),
-                            QString("Says that nothing but %1 is heard in the loop (Shift+%2)").arg(name, letter));
+        const QString letter = theme::stemLetter(int(s)), name = within(theme::stemName(int(s)));
+        m_only[s] = makeSmallButton(("only" + kStemNames[s]).c_str(), letter + "  " + theme::stemName(int(s)),
+                                    say("Says that nothing but %1 is heard in the loop (Shift+%2)").arg(name, letter));
         m_only[s]->setStyleSheet("QPushButton { padding: 3px 6px }");
         only->addWidget(m_only[s], 1);
         connect(m_only[s], &QPushButton::clicked, this, [this, s] { m_desk.add(kStemNames[s]); });
@@ -47,16 +47,17 @@ MarkControls::MarkControls(MarkDesk& desk, SceneDesk& scenes, Hearing& hearing, 
     column->addLayout(only);
     m_list = new QListWidget;
     m_list->setObjectName("marks");
-    m_list->setAccessibleName("Marks");
+    m_list->setAccessibleName(say("Marks"));
     m_list->setStyleSheet("QListWidget::item { padding: 2px 6px; }");
-    m_list->setToolTip("Marks, and what Rivlen proposes where the split was sure. N and Shift+N step through them.");
+    m_list->setToolTip(
+        say("Marks, and what Rivlen proposes where the split was sure. N and Shift+N step through them."));
     m_list->setMinimumHeight(70);
     column->addWidget(m_list, 1);
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
-    m_hear = makeSmallButton("hearmark", "Hear", "Plays it in a loop (N: the next one)");
-    m_accept = makeSmallButton("acceptmark", "Take it", "Makes the proposal a mark (K)");
-    m_take = makeSmallButton("removemark", "Remove", "Removes the mark, or dismisses the proposal (Shift+K)");
+    m_hear = makeSmallButton("hearmark", say("Hear"), say("Plays it in a loop (N: the next one)"));
+    m_accept = makeSmallButton("acceptmark", say("Take it"), say("Makes the proposal a mark (K)"));
+    m_take = makeSmallButton("removemark", say("Remove"), say("Removes the mark, or dismisses the proposal (Shift+K)"));
     for (auto* b : {m_hear, m_accept, m_take}) row->addWidget(b);
     row->addStretch();
     column->addLayout(row);
@@ -85,12 +86,12 @@ void MarkControls::refresh() {
         auto* item = m_list->item(i);
         const auto leak = m_desk.leak(i);
         QString text = QString("%1  %2 – %3  ").arg(theme::stemLetter(stem), shortTime(mark.from), shortTime(mark.to));
-        if (m_desk.proposed(i)) text += "proposed";
-        else if (leak) text += QString("others %1 dB").arg(*leak, 0, 'f', 0);
-        else text += "only " + theme::stemName(stem).toLower();
+        if (m_desk.proposed(i)) text += say("proposed");
+        else if (leak) text += say("others %1 dB").arg(*leak, 0, 'f', 0);
+        else text += say("only ") + within(theme::stemName(stem));
         item->setText(text);
-        item->setToolTip(leak ? QString("Only %1 is heard there; in the other stems it is %2 dB down")
-                                    .arg(theme::stemName(stem).toLower())
+        item->setToolTip(leak ? say("Only %1 is heard there; in the other stems it is %2 dB down")
+                                    .arg(within(theme::stemName(stem)))
                                     .arg(-*leak, 0, 'f', 1)
                               : QString());
         item->setForeground(m_desk.proposed(i)       ? theme::quietInk
@@ -100,21 +101,20 @@ void MarkControls::refresh() {
     }
     m_text->setText(
         m_desk.count() == 0
-            ? QString(
-                  "You know things about this recording that no network can know. Loop a span in which only one thing "
+            ? say("You know things about this recording that no network can know. Loop a span in which only one thing "
                   "is heard - a pause with nothing but the engine, a word without the band - and say which. The "
                   "split is measured there, and once it is made Rivlen proposes such spans where it was sure.")
-        : worst ? QString("Where you say that one thing is alone, it is in the other stems too: %1 dB down at worst%2.")
+        : worst ? say("Where you say that one thing is alone, it is in the other stems too: %1 dB down at worst%2.")
                       .arg(-*worst, 0, 'f', 0)
-                      .arg(*worst > kLeaks ? ", which can be heard. Compare another quality or network" : "")
-        : m_desk.proposals().empty() ? QString("The split will be measured where one thing is alone.")
-                                     : QString("Proposals are dashed: hear them before you take them."));
+                      .arg(*worst > kLeaks ? say(", which can be heard. Compare another quality or network") : "")
+        : m_desk.proposals().empty() ? say("The split will be measured where one thing is alone.")
+                                     : say("Proposals are dashed: hear them before you take them."));
     m_list->setCurrentRow(m_desk.chosen());
     const bool chosen = m_desk.chosen() >= 0;
     for (auto* b : {m_hear, m_take, m_accept}) b->setVisible(m_desk.count() > 0);
     m_hear->setEnabled(chosen);
     m_take->setEnabled(chosen);
-    m_take->setText(chosen && m_desk.proposed(m_desk.chosen()) ? "Dismiss" : "Remove");
+    m_take->setText(chosen && m_desk.proposed(m_desk.chosen()) ? say("Dismiss") : say("Remove"));
     m_accept->setEnabled(chosen && m_desk.proposed(m_desk.chosen()));
 }
 

@@ -1,5 +1,6 @@
 #include "app/split/MarkDesk.h"
 
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -30,11 +31,12 @@ void MarkDesk::add(const std::string& stem) {
     const Reel* reel = m_document.reel();
     const auto loop = m_hearing.loop();
     if (!reel || !loop)
-        return m_work.warn("Set a loop over the span first: drag over the Current, or press [ and ] while it plays.");
+        return m_work.warn(
+            say("Set a loop over the span first: drag over the Current, or press [ and ] while it plays."));
     if (loop->second - loop->first < kShortestMark)
-        return m_work.warn("The loop is too short: what is alone in less than 0.3 s teaches nothing.");
+        return m_work.warn(say("The loop is too short: what is alone in less than 0.3 s teaches nothing."));
     const Mark mark{stem, loop->first, loop->second};
-    m_document.editReel("Mark " + QString::fromStdString(stem) + " alone", [&](Reel& r) { placeMark(r.marks, mark); });
+    m_document.editReel(say("Mark %1 alone").arg(said(stem)), [&](Reel& r) { placeMark(r.marks, mark); });
     for (size_t i = 0; i < marks().size(); ++i)
         if (marks()[i].from <= mark.from && mark.to <= marks()[i].to) choose(int(i));
 }
@@ -66,8 +68,7 @@ void MarkDesk::hear() {
 void MarkDesk::accept() {
     if (m_chosen < 0 || !proposed(m_chosen)) return;
     const Mark mark = at(m_chosen);
-    m_document.editReel("Mark " + QString::fromStdString(mark.stem) + " alone",
-                        [&](Reel& r) { placeMark(r.marks, mark); });
+    m_document.editReel(say("Mark %1 alone").arg(said(mark.stem)), [&](Reel& r) { placeMark(r.marks, mark); });
     const auto& all = marks();
     choose(int(std::find(all.begin(), all.end(), mark) - all.begin()));
 }
@@ -76,8 +77,8 @@ void MarkDesk::takeAway() {
     if (m_chosen < 0) return;
     const Mark mark = at(m_chosen);
     if (proposed(m_chosen))
-        m_document.editReel("Dismiss a proposed mark", [&](Reel& r) { r.dismissed.push_back(markKey(mark)); });
-    else m_document.editReel("Remove mark", [&](Reel& r) { std::erase(r.marks, mark); });
+        m_document.editReel(say("Dismiss a proposed mark"), [&](Reel& r) { r.dismissed.push_back(markKey(mark)); });
+    else m_document.editReel(say("Remove mark"), [&](Reel& r) { std::erase(r.marks, mark); });
     choose(std::min(m_chosen, int(count()) - 1));
 }
 
@@ -92,7 +93,7 @@ void MarkDesk::move(int place, double from, double to) {
     if (place + 1 < int(marks().size())) to = std::min(to, marks()[size_t(place) + 1].from);
     if (to - from < kShortestMark) return;
     m_document.editReel(
-        "Move mark", [&](Reel& r) { r.marks[size_t(place)].from = from, r.marks[size_t(place)].to = to; },
+        say("Move mark"), [&](Reel& r) { r.marks[size_t(place)].from = from, r.marks[size_t(place)].to = to; },
         "mark " + std::to_string(place));
 }
 

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/isolation/StemNames.h"
 
 namespace rivlen {
@@ -21,8 +22,8 @@ MarksLane::MarksLane(MarkDesk& desk, Document& document, Reels& reels, Hearing& 
     setFixedHeight(46);
     setMouseTracking(true);
     setToolTip(
-        "What alone is heard where. Set a loop and press Shift+D, Shift+M or Shift+A, or the right button on the "
-        "Current.\nDrag the ends of a mark to move them.");
+        say("What alone is heard where. Set a loop and press Shift+D, Shift+M or Shift+A, or the right button on the "
+            "Current.\nDrag the ends of a mark to move them."));
     connect(&desk, &MarkDesk::changed, this, qOverload<>(&QWidget::update));
 }
 
@@ -49,17 +50,18 @@ void MarksLane::paintPicture(QPainter& p) {
     p.drawLine(0, 0, width(), 0);
     p.setFont(theme::font(12, QFont::DemiBold));
     p.setPen(theme::ink);
-    p.drawText(QPointF(10, 15), "Marks");
-    const int x = 18 + p.fontMetrics().horizontalAdvance("Marks");
+    p.drawText(QPointF(10, 15), say("Marks"));
+    const int x = 18 + p.fontMetrics().horizontalAdvance(say("Marks"));
     p.setFont(theme::font(12));
     p.setPen(theme::quietInk);
     const auto chosen = m_desk.chosen();
-    QString said = m_desk.count() == 0 ? "loop a span in which only one thing is heard: Shift+D, Shift+M or Shift+A"
-                                       : QString("what alone is heard where");
+    QString said = m_desk.count() == 0
+                       ? say("loop a span in which only one thing is heard: Shift+D, Shift+M or Shift+A")
+                       : say("what alone is heard where");
     if (chosen >= 0)
-        said = (m_desk.proposed(chosen) ? "proposed: only " : "only ") +
-               theme::stemName(int(stemPlace(m_desk.at(chosen).stem))).toLower() +
-               (m_desk.proposed(chosen) ? ". K takes it, Shift+K dismisses it" : ". Shift+K removes it");
+        said = (m_desk.proposed(chosen) ? say("proposed: only ") : say("only ")) +
+               within(theme::stemName(int(stemPlace(m_desk.at(chosen).stem)))) +
+               (m_desk.proposed(chosen) ? say(". K takes it, Shift+K dismisses it") : say(". Shift+K removes it"));
     p.drawText(QPointF(x, 15), said);
     if (m_axis.span() <= 0) return;
     p.setRenderHint(QPainter::Antialiasing);
@@ -77,7 +79,7 @@ void MarksLane::paintPicture(QPainter& p) {
         if (b.width() < 14) continue;
         p.setPen(m_desk.proposed(i) ? theme::ink : theme::ground);
         p.setFont(theme::font(12, QFont::DemiBold));
-        const QString name = b.width() > 110 ? "only " + theme::stemName(stem).toLower() : theme::stemLetter(stem);
+        const QString name = b.width() > 110 ? say("only ") + within(theme::stemName(stem)) : theme::stemLetter(stem);
         p.drawText(b.intersected(QRectF(rect())), Qt::AlignCenter, name);
     }
 }

@@ -8,6 +8,7 @@
 #include <QVBoxLayout>
 
 #include "app/split/NetworkText.h"
+#include "app/words/Say.h"
 #include "core/separation/NetworkLibrary.h"
 
 namespace rivlen {
@@ -15,7 +16,7 @@ namespace rivlen {
 NetworksDialog::NetworksDialog(Work& work, InstalledNetworks& networks, QWidget* parent)
     : QDialog(parent), m_networks(networks) {
     setObjectName("networks");
-    setWindowTitle("Networks");
+    setWindowTitle(say("Networks"));
     resize(860, 640);
     m_list = new QListWidget;
     m_list->setObjectName("networkList");
@@ -32,13 +33,13 @@ NetworksDialog::NetworksDialog(Work& work, InstalledNetworks& networks, QWidget*
     m_state = new QLabel;
     m_state->setObjectName("networkState");
     m_state->setWordWrap(true);
-    m_install = new QPushButton("Install a network…");
+    m_install = new QPushButton(say("Install a network…"));
     m_install->setObjectName("installNetwork");
-    m_install->setToolTip("Choose the card (a .json file) of a network; its module lies beside it");
-    m_remove = new QPushButton("Remove");
+    m_install->setToolTip(say("Choose the card (a .json file) of a network; its module lies beside it"));
+    m_remove = new QPushButton(say("Remove"));
     m_remove->setObjectName("removeNetwork");
-    m_remove->setToolTip("Removes the selected network; the ones that came with Rivlen stay");
-    auto* close = new QPushButton("Close");
+    m_remove->setToolTip(say("Removes the selected network; the ones that came with Rivlen stay"));
+    auto* close = new QPushButton(say("Close"));
     auto* across = new QHBoxLayout;
     across->addWidget(m_list);
     across->addWidget(scroll, 1);
@@ -55,7 +56,8 @@ NetworksDialog::NetworksDialog(Work& work, InstalledNetworks& networks, QWidget*
     connect(m_list, &QListWidget::currentRowChanged, this, &NetworksDialog::show);
     connect(close, &QPushButton::clicked, this, &QDialog::accept);
     connect(m_install, &QPushButton::clicked, this, [this] {
-        const QString file = QFileDialog::getOpenFileName(this, "Install a network", {}, "Network cards (*.json)");
+        const QString file =
+            QFileDialog::getOpenFileName(this, say("Install a network"), {}, say("Network cards (*.json)"));
         if (!file.isEmpty()) install(file);
     });
     connect(m_remove, &QPushButton::clicked, this, [this] {
@@ -70,7 +72,7 @@ NetworksDialog::NetworksDialog(Work& work, InstalledNetworks& networks, QWidget*
 }
 
 void NetworksDialog::install(const QString& card) {
-    m_state->setText("Trying the network in a process of its own…");
+    m_state->setText(say("Trying the network in a process of its own…"));
     m_install->setEnabled(false);
     m_networks.install(card);
 }
@@ -80,7 +82,7 @@ void NetworksDialog::reload() {
     const QString before = m_list->currentItem() ? m_list->currentItem()->text() : QString();
     m_cards = listNetworks();
     m_list->clear();
-    for (const auto& card : m_cards) m_list->addItem(QString::fromStdString(card.name));
+    for (const auto& card : m_cards) m_list->addItem(said(card.name));
     for (int i = 0; i < m_list->count(); ++i)
         if (m_list->item(i)->text() == before) m_list->setCurrentRow(i);
     if (m_list->currentRow() < 0 && m_list->count() > 0) m_list->setCurrentRow(0);

@@ -8,6 +8,7 @@
 
 #include "app/views/PartLook.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "core/base/Error.h"
 #include "core/isolation/StemNames.h"
 #include "core/separation/CardFigures.h"
@@ -29,7 +30,7 @@ QString found(const StemStore& parts) {
         rows += QString(theme::sheet(
                             "<tr><td style='color:%1; padding-right:10px'>%2&nbsp; %3</td><td align=right "
                             "style='color:@ink'>%4 dBFS</td><td align=right style='padding-left:10px'>%5 %</td></tr>"))
-                    .arg(partColor(names[p]).name(), partLetter(names[p]), QString::fromStdString(partTitle(names[p])))
+                    .arg(partColor(names[p]).name(), partLetter(names[p]), said(partTitle(names[p])))
                     .arg(energy[p] > 0 ? 10 * std::log10(energy[p]) : -200.0, 0, 'f', 1)
                     .arg(energy[p] > 0 && energy[p] < 0.005 * total ? QString("&lt;1")
                                                                     : QString::number(100 * energy[p] / total, 'f', 0));
@@ -46,11 +47,11 @@ QString trust(const std::string& stem) {
         for (const auto& part : partsOf(stem))
             if (const auto found = measured->second.find(part); found != measured->second.end() && found->second.share)
                 shares << QString("%1 %2 %")
-                              .arg(QString::fromStdString(partTitle(part)).toLower())
+                              .arg(within(said(partTitle(part))))
                               .arg(std::lround(100 * *found->second.share));
-        return shares.isEmpty()
-                   ? QString()
-                   : "Of what the best possible mask gains, on sounds that it never heard: " + shares.join(", ") + ".";
+        return shares.isEmpty() ? QString()
+                                : say("Of what the best possible mask gains, on sounds that it never heard: ") +
+                                      shares.join(", ") + ".";
     } catch (const Error& e) {
         return QString::fromStdString(e.what());
     }
@@ -63,21 +64,22 @@ PartsControls::PartsControls(Document& document, Reels& reels, TakingApart& part
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
-    addPageHeading(column, "Further apart");
-    addPageText(column,
-                "A stem can be taken into parts that sum to it: lanes of their own at Rebuild, files of their own at "
-                "Dispatch.");
+    addPageHeading(column, say("Further apart"));
+    addPageText(
+        column,
+        say("A stem can be taken into parts that sum to it: lanes of their own at Rebuild, files of their own at "
+            "Dispatch."));
     column->addSpacing(6);
     for (const auto& stem : stemsWithParts()) {
         const int place = int(stemPlace(stem));
         QStringList names;
-        for (const auto& part : partsOf(stem)) names << QString::fromStdString(partTitle(part)).toLower();
+        for (const auto& part : partsOf(stem)) names << within(said(partTitle(part)));
         auto* box = new QCheckBox(QString("%1  %2").arg(theme::stemLetter(place), theme::stemName(place)));
         box->setObjectName(QString::fromStdString("parts" + stem));
         box->setFont(theme::font(13, QFont::DemiBold));
-        box->setToolTip(QString("Takes the %1 into %2").arg(theme::stemName(place).toLower(), names.join(", ")));
+        box->setToolTip(say("Takes the %1 into %2").arg(within(theme::stemName(place)), names.join(", ")));
         column->addWidget(box);
-        auto* into = addPageText(column, "Into " + names.join(", ") + ".");
+        auto* into = addPageText(column, say("Into %1.").arg(names.join(", ")));
         into->setToolTip(trust(stem));
         box->setToolTip(box->toolTip() + ". " + trust(stem));
         auto* state = addPageText(column);
@@ -87,11 +89,11 @@ PartsControls::PartsControls(Document& document, Reels& reels, TakingApart& part
         auto* buttons = new QHBoxLayout;
         buttons->setSpacing(4);
         for (const auto& part : partsOf(stem)) {
-            auto* b = makeSmallButton(("hear" + part).c_str(), partLetter(part),
-                                      "Plays the " + QString::fromStdString(partTitle(part)).toLower() +
-                                          " alone; again: the reel as it is");
+            auto* b =
+                makeSmallButton(("hear" + part).c_str(), partLetter(part),
+                                say("Plays the %1 alone; again: the reel as it is").arg(within(said(partTitle(part)))));
             b->setCheckable(true);
-            b->setAccessibleName("Hear the " + QString::fromStdString(partTitle(part)).toLower());
+            b->setAccessibleName(say("Hear the %1").arg(within(said(partTitle(part)))));
             buttons->addWidget(b, 1);
             connect(b, &QPushButton::toggled, this, [this, b](bool on) { hear(b, on); });
             row.hear.push_back(b);
@@ -101,7 +103,7 @@ PartsControls::PartsControls(Document& document, Reels& reels, TakingApart& part
         m_rows.push_back(row);
         connect(box, &QCheckBox::toggled, this, [this, stem](bool on) { m_parts.setWanted(stem, on); });
     }
-    m_begin = new QPushButton("Take apart");
+    m_begin = new QPushButton(say("Take apart"));
     m_begin->setObjectName("takeapart");
     column->addWidget(m_begin);
     connect(m_begin, &QPushButton::clicked, this, [this] {
@@ -162,12 +164,12 @@ void PartsControls::refresh() {
         for (QPushButton* b : row.hear) b->setVisible(wanted && done);
         row.state->setText(!wanted            ? QString()
                            : done             ? found(*made->second)
-                           : busy == row.stem ? QString("At work.")
-                           : split            ? QString("Not taken apart yet.")
-                                              : QString("Taken apart once the reel is split."));
+                           : busy == row.stem ? say("At work.")
+                           : split            ? say("Not taken apart yet.")
+                                              : say("Taken apart once the reel is split."));
     }
     m_begin->setVisible(split && (missing || !busy.empty()));
-    m_begin->setText(busy.empty() ? "Take apart" : "Cancel");
+    m_begin->setText(busy.empty() ? say("Take apart") : say("Cancel"));
 }
 
 }  // namespace rivlen

@@ -4,6 +4,7 @@
 #include <QVBoxLayout>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -11,7 +12,7 @@ SceneControls::SceneControls(SceneDesk& desk, QWidget* parent) : QWidget(parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(6);
-    addPageHeading(column, "Learn this scene");
+    addPageHeading(column, say("Learn this scene"));
     m_said = addPageText(column);
     m_said->setObjectName("scenesaid");
     m_along = new QProgressBar;
@@ -19,14 +20,15 @@ SceneControls::SceneControls(SceneDesk& desk, QWidget* parent) : QWidget(parent)
     m_along->setRange(0, 1000);
     m_along->setTextVisible(false);
     m_along->setFixedHeight(6);
-    m_along->setAccessibleName("How far the scene is learned");
+    m_along->setAccessibleName(say("How far the scene is learned"));
     column->addWidget(m_along);
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
-    m_learn = makeSmallButton("learnscene", "Learn it",
-                              "Adapts the network to this recording, in a minute or two, beside what you do (Shift+L)");
-    m_without = makeSmallButton("withoutscene", "Without it", "Goes back to the network as it came");
-    m_group = makeSmallButton("sceneingroup", "Use in the group", "The other reels of this group use it too");
+    m_learn =
+        makeSmallButton("learnscene", say("Learn it"),
+                        say("Adapts the network to this recording, in a minute or two, beside what you do (Shift+L)"));
+    m_without = makeSmallButton("withoutscene", say("Without it"), say("Goes back to the network as it came"));
+    m_group = makeSmallButton("sceneingroup", say("Use in the group"), say("The other reels of this group use it too"));
     for (auto* b : {m_learn, m_without, m_group}) row->addWidget(b);
     row->addStretch();
     column->addLayout(row);
@@ -42,16 +44,15 @@ SceneControls::SceneControls(SceneDesk& desk, QWidget* parent) : QWidget(parent)
 void SceneControls::refresh() {
     const bool busy = m_desk.learning();
     const QString said = m_desk.said(), hindrance = m_desk.hindrance();
-    m_said->setText(
-        busy              ? QString("Learning; you can go on working.")
-        : !said.isEmpty() ? said
-        : !hindrance.isEmpty()
-            ? hindrance
-            : QString("The network can learn from %1 how this place sounds. It is kept only where it proves "
-                      "better on a part that it did not learn from.")
-                  .arg(m_desk.fromProposals() ? "the proposed spans" : "the marked spans"));
+    m_said->setText(busy              ? say("Learning; you can go on working.")
+                    : !said.isEmpty() ? said
+                    : !hindrance.isEmpty()
+                        ? hindrance
+                        : say("The network can learn from %1 how this place sounds. It is kept only where it proves "
+                              "better on a part that it did not learn from.")
+                              .arg(m_desk.fromProposals() ? say("the proposed spans") : say("the marked spans")));
     m_along->setVisible(busy);
-    m_learn->setText(busy ? "Stop" : "Learn it");
+    m_learn->setText(busy ? say("Stop") : say("Learn it"));
     m_learn->setEnabled(busy || hindrance.isEmpty());
     m_without->setVisible(!busy && m_desk.usesScene());
     m_group->setVisible(!busy && m_desk.othersInGroup() > 0);

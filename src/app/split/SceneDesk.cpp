@@ -1,5 +1,6 @@
 #include "app/split/SceneDesk.h"
 
+#include "app/words/Say.h"
 #include "core/base/Resources.h"
 #include "core/learning/LearnProcess.h"
 #include "core/separation/NetworkLibrary.h"
@@ -11,7 +12,7 @@ namespace fs = std::filesystem;
 
 namespace {
 
-QString inWords(const std::map<std::string, double>& gains) { return QString::fromStdString(gainsInWords(gains)); }
+QString inWords(const std::map<std::string, double>& gains) { return said(gainsInWords(gains)); }
 
 }  // namespace
 
@@ -51,12 +52,12 @@ std::vector<MarkedSpan> SceneDesk::spans(std::vector<SceneSpan>& origins) const 
 QString SceneDesk::hindrance() const {
     const Reel* reel = m_document.reel();
     const ReelFacts* facts = m_reels.current();
-    if (!reel || !facts || !facts->info || facts->missing) return "Add a recording at Intake first.";
+    if (!reel || !facts || !facts->info || facts->missing) return say("Add a recording at Intake first.");
     std::vector<SceneSpan> origins;
     double seconds = 0;
     for (const MarkedSpan& s : spans(origins)) seconds += s.to - s.from;
-    if (seconds == 0) return "Mark a span first, or split the reel: then Rivlen proposes some.";
-    if (seconds < kShortestScene) return "Mark a second at least: five are better.";
+    if (seconds == 0) return say("Mark a span first, or split the reel: then Rivlen proposes some.");
+    if (seconds < kShortestScene) return say("Mark a second at least: five are better.");
     return {};
 }
 
@@ -86,7 +87,7 @@ void SceneDesk::learn() {
     }
     m_said.erase(reel.id);
     m_job = m_own.submit(
-        "Learning the scene of " + reel.name,
+        say("Learning the scene of ") + QString::fromStdString(reel.name),
         [this, reel, marked, origins, card, how = settings](Progress& progress, const Work::Post& post) {
             const SceneOutcome outcome = learnApart(card, sceneSounds(marked, card.sampleRate), progress, how);
             Scene scene = sceneOf(reel.name, card, marked, outcome);
@@ -120,15 +121,16 @@ void SceneDesk::take(const std::string& id, const Scene& scene, const SceneOutco
     const Reel* reel = m_document.session().reel(id);
     if (!reel) return;
     if (!outcome.kept) {
-        m_said[id] = "Nothing was kept: " + QString::fromStdString(outcome.reason) + ".";
+        m_said[id] = say("Nothing was kept: ") + rivlen::said(outcome.reason) + ".";
         return;
     }
     try {
         const fs::path file = newFile(*reel);
         scene.save(file);
-        m_document.editReels("Learn this scene", {id}, [&](Reel& r) { r.network = scene.network, r.scene = file; });
+        m_document.editReels(say("Learn this scene"), {id},
+                             [&](Reel& r) { r.network = scene.network, r.scene = file; });
         m_said[id] =
-            QString("Learned: %1 on the part that was held back. Split again to use it.").arg(inWords(outcome.gainDb));
+            say("Learned: %1 on the part that was held back. Split again to use it.").arg(inWords(outcome.gainDb));
         m_splitting.reopen();
     } catch (const Error& e) {
         m_work.warn(QString::fromStdString(e.what()));
@@ -142,7 +144,7 @@ QString SceneDesk::said() const {
     if (reel->scene.empty()) return {};
     try {
         const Scene scene = Scene::load(reel->scene);
-        return QString("Uses what was learned from \"%1\": %2.")
+        return say("Uses what was learned from \"%1\": %2.")
             .arg(QString::fromStdString(scene.name), inWords(scene.gainDb));
     } catch (const Error& e) {
         return QString::fromStdString(e.what());
@@ -155,7 +157,8 @@ void SceneDesk::use(const fs::path& scene) {
     const Reel* reel = m_document.reel();
     if (!reel || reel->scene == scene) return;
     m_said.erase(reel->id);
-    m_document.editReel(scene.empty() ? "Go on without the scene" : "Use a scene", [&](Reel& r) { r.scene = scene; });
+    m_document.editReel(scene.empty() ? say("Go on without the scene") : say("Use a scene"),
+                        [&](Reel& r) { r.scene = scene; });
     m_splitting.reopen();
 }
 
@@ -175,7 +178,7 @@ void SceneDesk::useInGroup() {
     std::vector<std::string> ids;
     for (const Reel& r : m_document.session().reels)
         if (r.group == of.group) ids.push_back(r.id);
-    m_document.editReels("Use the scene in the group", ids,
+    m_document.editReels(say("Use the scene in the group"), ids,
                          [&](Reel& r) { r.network = of.network, r.scene = of.scene; });
     m_splitting.reopen();
 }

@@ -2,6 +2,7 @@
 #include "app/document/SessionFile.h"
 #include "app/reels/Splitting.h"
 #include "app/split/MarkDesk.h"
+#include "app/words/Say.h"
 #include "app/work/OwnWork.h"
 #include "core/learning/MarkedSounds.h"
 

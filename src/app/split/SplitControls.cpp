@@ -9,6 +9,7 @@
 #include "app/split/NetworkText.h"
 #include "app/split/NetworksDialog.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "core/separation/Confidence.h"
 #include "core/separation/NetworkLibrary.h"
 
@@ -18,17 +19,17 @@ namespace {
 
 /// What the split left over, how sure it was and how long it took.
 QString outcome(const ReelFacts& state) {
-    QString text = "Done. ";
+    QString text = say("Done. ");
     if (const auto residual = state.stems->residualDb())
         text += *residual <= -150
-                    ? QString("The stems sum to the source exactly. ")
-                    : QString("Residual: the stems sum to the source within %1 dBFS. ").arg(*residual, 0, 'f', 0);
+                    ? say("The stems sum to the source exactly. ")
+                    : say("Residual: the stems sum to the source within %1 dBFS. ").arg(*residual, 0, 'f', 0);
     if (state.levels)
-        text += QString("Confidence %1 % on average. ")
+        text += say("Confidence %1 % on average. ")
                     .arg(std::lround(100 * confidence(state.stems->levels(), *state.levels, 0, state.info->frames)));
-    if (state.speed >= 1.5) text += QString("It took 1/%1 of its length. ").arg(std::lround(state.speed));
-    else if (state.speed > 0) text += QString("It took %1 times its length. ").arg(1 / state.speed, 0, 'f', 1);
-    return text + "Hear the stems with 3, 4 and 5, then weigh the strength.";
+    if (state.speed >= 1.5) text += say("It took 1/%1 of its length. ").arg(std::lround(state.speed));
+    else if (state.speed > 0) text += say("It took %1 times its length. ").arg(1 / state.speed, 0, 'f', 1);
+    return text + say("Hear the stems with 3, 4 and 5, then weigh the strength.");
 }
 
 QString levels(const ReelFacts& state) {
@@ -63,37 +64,38 @@ SplitControls::SplitControls(Document& document, Reels& reels, Splitting& splitt
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
-    addPageHeading(column, "Network");
+    addPageHeading(column, say("Network"));
     m_network = new QComboBox;
     m_network->setObjectName("network");
-    auto* open = new QPushButton("Networks…");
+    auto* open = new QPushButton(say("Networks…"));
     open->setObjectName("openNetworks");
-    open->setToolTip("All networks with their cards; install and remove them");
+    open->setToolTip(say("All networks with their cards; install and remove them"));
     open->setStyleSheet("padding: 3px 10px");
     auto* chosen = new QHBoxLayout;
     chosen->addWidget(m_network, 1);
     chosen->addWidget(open);
     column->addLayout(chosen);
     m_purpose = addPageText(column);
-    addPageHeading(column, "Quality");
+    addPageHeading(column, say("Quality"));
     m_quality = new QComboBox;
     m_quality->setObjectName("quality");
-    m_quality->addItem("Fine: for delivery", "fine");
-    m_quality->addItem("Quick: for a first listen", "quick");
+    m_quality->addItem(say("Fine: for delivery"), "fine");
+    m_quality->addItem(say("Quick: for a first listen"), "quick");
     column->addWidget(m_quality);
     m_card = addPageText(column);
     m_card->setObjectName("qualityInWords");
     column->addSpacing(8);
-    m_split = new QPushButton("Split this reel");
+    m_split = new QPushButton(say("Split this reel"));
     m_split->setObjectName("split");
-    m_split->setToolTip("Separates the whole reel on this machine (Ctrl+Return); you can go on working");
+    m_split->setToolTip(say("Separates the whole reel on this machine (Ctrl+Return); you can go on working"));
     column->addWidget(m_split);
-    m_goOn = new QPushButton("Go on: silence where it is damaged");
+    m_goOn = new QPushButton(say("Go on: silence where it is damaged"));
     m_goOn->setObjectName("tolerateDamage");
-    m_goOn->setToolTip("Splits the reel although its file cannot be decoded everywhere; nothing moves from its place");
+    m_goOn->setToolTip(
+        say("Splits the reel although its file cannot be decoded everywhere; nothing moves from its place"));
     column->addWidget(m_goOn);
     connect(m_goOn, &QPushButton::clicked, this, [this] {
-        m_document.editReel("Go on where it is damaged", [](Reel& r) { r.tolerateDamage = true; });
+        m_document.editReel(say("Go on where it is damaged"), [](Reel& r) { r.tolerateDamage = true; });
         m_splitting.split();
     });
     m_state = addPageText(column);
@@ -116,11 +118,12 @@ SplitControls::SplitControls(Document& document, Reels& reels, Splitting& splitt
     });
     connect(m_network, &QComboBox::activated, this, [this] {
         const Choice& choice = m_choices[size_t(m_network->currentIndex())];
-        m_document.editReel("Choose network", [&](Reel& r) { r.network = choice.card.id, r.scene = choice.scene; });
+        m_document.editReel(say("Choose network"),
+                            [&](Reel& r) { r.network = choice.card.id, r.scene = choice.scene; });
         m_splitting.reopen();
     });
     connect(m_quality, &QComboBox::activated, this, [this] {
-        m_document.editReel("Choose quality",
+        m_document.editReel(say("Choose quality"),
                             [this](Reel& r) { r.quality = m_quality->currentData().toString().toStdString(); });
         m_splitting.reopen();
     });
@@ -148,19 +151,19 @@ void SplitControls::refresh() {
     m_goOn->setVisible(refused);
     m_split->setEnabled(ready && !m_choices.empty() && !refused);
     const bool split = ready && state->stems && state->stems->finished();
-    m_split->setText(busy ? "Cancel the split" : split ? "Split again" : "Split this reel");
+    m_split->setText(busy ? say("Cancel the split") : split ? say("Split again") : say("Split this reel"));
     const size_t index = size_t(std::max(0, m_network->currentIndex()));
     const bool any = index < m_choices.size();
     const QString quality = m_quality->currentData().toString();
-    m_purpose->setText(any ? QString::fromStdString(m_choices[index].card.purpose)
-                           : QString("No network is installed: restore the networks folder that came with Rivlen."));
+    m_purpose->setText(any ? said(m_choices[index].card.purpose)
+                           : say("No network is installed: restore the networks folder that came with Rivlen."));
     m_card->setText(any ? qualityInWords(forQuality(m_choices[index].card, quality.toStdString()), quality)
                         : QString());
-    m_state->setText(!ready    ? "Add a recording at Intake first."
-                     : refused ? "The file is damaged, see the faults at Intake: copy it again, or go on."
-                     : busy    ? "What is done already can be heard."
+    m_state->setText(!ready    ? say("Add a recording at Intake first.")
+                     : refused ? say("The file is damaged, see the faults at Intake: copy it again, or go on.")
+                     : busy    ? say("What is done already can be heard.")
                      : split   ? outcome(*state)
-                               : "Not split yet with this network and quality.");
+                               : say("Not split yet with this network and quality."));
     m_levels->setText(split ? levels(*state) : QString());
 }
 
@@ -175,7 +178,8 @@ void SplitControls::reload() {
         m_network->addItem(QString::fromStdString(card.name));
         for (const auto& scene : m_listed) try {
                 m_choices.push_back({withScene(card, scene), scene});
-                m_network->addItem(QString::fromStdString(card.name + ", learned: " + scene.stem().string()));
+                m_network->addItem(QString::fromStdString(card.name) + say(", learned: ") +
+                                   QString::fromStdString(scene.stem().string()));
             } catch (const Error&) {  // another network's, or gone: the split says so
             }
     }

@@ -6,6 +6,7 @@
 #include "app/split/PartsControls.h"
 #include "app/split/SplitControls.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -15,13 +16,13 @@ class SplitPanel : public StagePanel {
 public:
     SplitPanel(Document& document, Reels& reels, Splitting& splitting, TakingApart& apart, Work& work,
                InstalledNetworks& networks, MarkDesk& marks, SceneDesk& scenes, Hearing& hearing, QWidget* tryPage)
-        : StagePanel("Which network, and how well did it go?"), m_marks(marks) {
-        m_tabs = makePageTabs("splittabs", {"Network", "Marks", "Parts", "Try"});
-        m_tabs->setTabToolTip(1, "What alone is heard where: what you know of this recording and no network can");
+        : StagePanel(say("Which network, and how well did it go?")), m_marks(marks) {
+        m_tabs = makePageTabs("splittabs", {say("Network"), say("Marks"), say("Parts"), say("Try")});
+        m_tabs->setTabToolTip(1, say("What alone is heard where: what you know of this recording and no network can"));
         m_tabs->setTabToolTip(
-            2, "Stems taken further apart: the music into instruments, the ambience into events and bed");
-        m_tabs->setTabToolTip(3,
-                              "The loop separated at once with other networks and qualities, to be heard side by side");
+            2, say("Stems taken further apart: the music into instruments, the ambience into events and bed"));
+        m_tabs->setTabToolTip(
+            3, say("The loop separated at once with other networks and qualities, to be heard side by side"));
         auto* pages = new QStackedWidget;
         m_controls = new SplitControls(document, reels, splitting, work, networks, scenes);
         pages->addWidget(m_controls);
@@ -44,7 +45,7 @@ public:
 
 private:
     void count() {
-        m_tabs->setTabText(1, m_marks.count() == 0 ? QString("Marks") : QString("Marks (%1)").arg(m_marks.count()));
+        m_tabs->setTabText(1, m_marks.count() == 0 ? say("Marks") : say("Marks (%1)").arg(m_marks.count()));
     }
 
     MarkDesk& m_marks;

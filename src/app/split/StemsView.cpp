@@ -6,6 +6,7 @@
 
 #include "app/views/LevelWidth.h"
 #include "app/widgets/Plaque.h"
+#include "app/words/Say.h"
 #include "core/isolation/StemNames.h"
 
 namespace rivlen {
@@ -20,7 +21,7 @@ StemsView::StemsView(Document& document, Reels& reels, Hearing& hearing, TimeAxi
     : TimeView(document, reels, hearing, axis, parent) {
     setObjectName("stemsview");
     setTall(false);
-    setToolTip("Each stem by itself, as loud as it is; what is done of a split already can be heard (3, 4, 5)");
+    setToolTip(say("Each stem by itself, as loud as it is; what is done of a split already can be heard (3, 4, 5)"));
 }
 
 void StemsView::setTall(bool tall) { setFixedHeight((tall ? kTallRow : kRow) * int(kStemCount)); }

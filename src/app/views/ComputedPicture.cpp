@@ -2,6 +2,7 @@
 
 #include <QPainter>
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/spectral/OwnershipPicture.h"
 
 namespace rivlen {
@@ -55,7 +56,7 @@ void ComputedPicture::paintFrequencies(QPainter& p) {
             (pictureFrequency(y, m_reels.current()->info->sampleRate) > f ? low : high) = y;
         }
         if (low < 0.02 || low > 0.98) continue;
-        const QString text = f >= 1000 ? QString("%1 kHz").arg(f / 1000) : QString("%1 Hz").arg(f);
+        const QString text = f >= 1000 ? QString("%1 kHz").arg(f / 1000) : say("%1 Hz").arg(f);
         p.setPen(theme::ground);
         p.drawText(QPointF(7, low * height() + 5), text);
         p.setPen(theme::ink);

@@ -11,6 +11,7 @@
 #include "app/views/WaveDrawing.h"
 #include "app/widgets/Plaque.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/separation/Parts.h"
 
 namespace rivlen {
@@ -165,7 +166,7 @@ void CurrentView::paintPicture(QPainter& p) {
         }
     } else {
         p.setFont(theme::font(12));
-        const QString text = state->reading ? "Reading the recording…" : "One stream: not split yet";
+        const QString text = state->reading ? say("Reading the recording…") : say("One stream: not split yet");
         paintPlaque(p, QRectF(4, 5, 12 + p.fontMetrics().horizontalAdvance(text), 25));
         p.setPen(theme::quietInk);
         p.drawText(QPointF(10, 22), text);

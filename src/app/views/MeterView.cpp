@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -32,10 +33,10 @@ MeterView::MeterView(HeardMeters& meters, QWidget* parent) : QWidget(parent), m_
     setObjectName("meters");
     setFixedHeight(118);
     setMinimumWidth(280);
-    setAccessibleName("Meters");
-    setToolTip(
+    setAccessibleName(say("Meters"));
+    setToolTip(say(
         "Loudness (BS.1770) and true peak of what is heard, how its sides agree (right: in mono nothing is lost), and "
-        "its spectrum.\nA click begins the integrated loudness and the peak anew.");
+        "its spectrum.\nA click begins the integrated loudness and the peak anew."));
     connect(&meters, &HeardMeters::changed, this, qOverload<>(&QWidget::update));
 }
 
@@ -44,14 +45,14 @@ void MeterView::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     const auto number = [](double v) { return v > -99 ? QString::number(v, 'f', 1) : QString("–"); };
     const struct {
-        const char* name;
+        QString name;
         double value;
         const char* unit;
         bool bad;
-    } cells[] = {{"Momentary", m_meters.momentary(), "LUFS", false},
-                 {"Short-term", m_meters.shortTerm(), "LUFS", false},
-                 {"Integrated", m_meters.integrated(), "LUFS", false},
-                 {"True peak", m_meters.truePeak(), "dBTP", m_meters.truePeak() > -1}};
+    } cells[] = {{say("Momentary"), m_meters.momentary(), "LUFS", false},
+                 {say("Short-term"), m_meters.shortTerm(), "LUFS", false},
+                 {say("Integrated"), m_meters.integrated(), "LUFS", false},
+                 {say("True peak"), m_meters.truePeak(), "dBTP", m_meters.truePeak() > -1}};
     const double w = width() / 4.0;
     for (int i = 0; i < 4; ++i) {
         p.setFont(theme::font(10));
@@ -73,7 +74,7 @@ void MeterView::paintEvent(QPaintEvent*) {
     p.setFont(theme::font(9));
     p.setPen(theme::quietInk);
     p.drawText(QRectF(0, 58, width(), 11), Qt::AlignLeft, QString("-1"));
-    p.drawText(QRectF(0, 58, width(), 11), Qt::AlignHCenter, QString("phase"));
+    p.drawText(QRectF(0, 58, width(), 11), Qt::AlignHCenter, say("phase"));
     p.drawText(QRectF(0, 58, width(), 11), Qt::AlignRight, QString("+1"));
     if (height() < 100) return;  // there is room for the figures alone
     const QRectF spectrum(0, 72, width(), height() - 84);
@@ -84,7 +85,7 @@ void MeterView::paintEvent(QPaintEvent*) {
         p.setPen(theme::line);
         p.drawLine(QPointF(x, spectrum.top()), QPointF(x, spectrum.bottom()));
         p.setPen(theme::quietInk);
-        p.drawText(QPointF(x + 2, height() - 2), hz < 1000 ? QString("100 Hz") : QString("%1 kHz").arg(hz / 1000));
+        p.drawText(QPointF(x + 2, height() - 2), hz < 1000 ? say("100 Hz") : QString("%1 kHz").arg(hz / 1000));
     }
 }
 

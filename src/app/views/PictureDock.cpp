@@ -9,6 +9,7 @@
 #include <functional>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -111,7 +112,7 @@ private:
 };
 
 PictureDock::PictureDock(Document& document, Reels& reels, Hearing& hearing, Work& work, QWidget* parent)
-    : QDockWidget("Picture", parent), m_document(document), m_reels(reels), m_hearing(hearing), m_work(work) {
+    : QDockWidget(say("Picture"), parent), m_document(document), m_reels(reels), m_hearing(hearing), m_work(work) {
     setObjectName("picture");
     setAllowedAreas(Qt::LeftDockWidgetArea | Qt::RightDockWidgetArea);
     auto* whole = new QWidget;
@@ -127,14 +128,14 @@ PictureDock::PictureDock(Document& document, Reels& reels, Hearing& hearing, Wor
     m_text->setFont(theme::font(15, QFont::Medium));
     m_text->setAlignment(Qt::AlignCenter);
     m_text->setStyleSheet(theme::sheet("background: @raised; padding: 4px"));
-    m_text->setToolTip("Timecode of the frame that is shown. Ctrl+Left and Ctrl+Right step by a frame");
+    m_text->setToolTip(say("Timecode of the frame that is shown. Ctrl+Left and Ctrl+Right step by a frame"));
     column->addWidget(m_view);
     column->addWidget(m_text);
     auto* steps = new QHBoxLayout;
     steps->setContentsMargins(8, 8, 8, 8);
     steps->setSpacing(6);
     for (int by : {-1, 1}) {
-        auto* b = makeSmallButton(by < 0 ? "frameBack" : "frameOn", by < 0 ? "A frame back" : "A frame on",
+        auto* b = makeSmallButton(by < 0 ? "frameBack" : "frameOn", by < 0 ? say("A frame back") : say("A frame on"),
                                   by < 0 ? "Ctrl+Left" : "Ctrl+Right");
         steps->addWidget(b);
         connect(b, &QPushButton::clicked, this, [this, by] { step(by); });
@@ -195,7 +196,7 @@ void PictureDock::reelOpened() {
     if (file == m_file) return;
     m_file = file;
     m_view->image = {};
-    m_view->why = file.empty() ? "This reel has no picture." : "";
+    m_view->why = file.empty() ? say("This reel has no picture.") : "";
     m_text->clear();
     m_shown = {};
     m_feed.open(file);

@@ -3,6 +3,7 @@
 #include <QPainter>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/media/PictureReader.h"
 
 namespace rivlen {
@@ -11,7 +12,7 @@ PictureStrip::PictureStrip(Document& document, Reels& reels, Hearing& hearing, T
     : ComputedPicture(document, reels, hearing, axis, parent) {
     setObjectName("pictureStrip");
     setFixedHeight(52);
-    setToolTip("The picture over time; the picture window shows the exact frame");
+    setToolTip(say("The picture over time; the picture window shows the exact frame"));
 }
 
 ComputedPicture::Job PictureStrip::prepare(int columns, int rows) {

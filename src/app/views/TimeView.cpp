@@ -9,6 +9,7 @@
 #include <mutex>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -48,11 +49,11 @@ TimeView::TimeView(Document& document, Reels& reels, Hearing& hearing, TimeAxis&
 }
 
 QString TimeView::inWords() const {
-    if (m_axis.duration() <= 0) return "empty";
+    if (m_axis.duration() <= 0) return say("empty");
     const auto time = [](double s) { return QString::fromStdString(formatTime(s)); };
     const Player& player = m_hearing.player();
     const double at = player.isOpen() ? double(player.position()) / player.sampleRate() : 0;
-    return QString("at %1, %2 to %3 in sight").arg(time(at), time(m_axis.from()), time(m_axis.to()));
+    return say("at %1, %2 to %3 in sight").arg(time(at), time(m_axis.from()), time(m_axis.to()));
 }
 
 void TimeView::paintEvent(QPaintEvent*) {
@@ -95,7 +96,7 @@ void TimeView::mouseReleaseEvent(QMouseEvent* e) {
     const double at = std::clamp(*m_pressed, 0.0, m_axis.duration());
     if (m_dragged) {
         const auto span = std::minmax(at, *m_dragged);
-        m_document.editReel("Set loop", [&](Reel& r) { r.loop = std::pair(span.first, span.second); });
+        m_document.editReel(say("Set loop"), [&](Reel& r) { r.loop = std::pair(span.first, span.second); });
         m_hearing.locate(std::llround(span.first * m_hearing.player().sampleRate()));
     } else if (e->button() == Qt::LeftButton) {
         m_hearing.locate(std::llround(at * m_hearing.player().sampleRate()));

@@ -8,15 +8,19 @@
 
 #include "app/views/PictureDock.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/audio/Decibel.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
 
 QString heardName(Heard heard) {
-    static const char* names[kHeardCount] = {"Source",    "Result",   "Dialogue", "Music", "Ambience",
-                                             "Leftovers", "Recorded", "Removed",  "Mix"};
-    return names[int(heard)];
+    static const char* names[kHeardCount] = {QT_TRID_NOOP("Source"),   QT_TRID_NOOP("Result"),
+                                             QT_TRID_NOOP("Dialogue"), QT_TRID_NOOP("Music"),
+                                             QT_TRID_NOOP("Ambience"), QT_TRID_NOOP("Leftovers"),
+                                             QT_TRID_NOOP("Recorded"), QT_TRID_NOOP("Removed"),
+                                             QT_TRID_NOOP("Mix")};
+    return say(names[int(heard)]);
 }
 
 /// Two peak bars from -60 to 0 dBFS that fall by 24 dB a second, with the highest value held as a number.
@@ -24,7 +28,7 @@ class TransportBar::Meter : public QWidget {
 public:
     explicit Meter(QWidget* parent) : QWidget(parent) {
         setFixedSize(130, 36);
-        setToolTip("Peak level of what is heard, dBFS. It should never reach 0.");
+        setToolTip(say("Peak level of what is heard, dBFS. It should never reach 0."));
     }
     void feed(std::pair<float, float> peaks) {
         const auto before = shown();
@@ -67,13 +71,14 @@ TransportBar::TransportBar(Document& document, Reels& reels, Hearing& hearing, Q
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(12, 6, 12, 6);
     row->setSpacing(5);
-    m_play = new QPushButton("Play");
+    m_play = new QPushButton(say("Play"));
     m_play->setFixedWidth(64);
-    m_play->setToolTip("Play or stop (Space)");
+    m_play->setToolTip(say("Play or stop (Space)"));
     m_play->setObjectName("play");
     connect(m_play, &QPushButton::clicked, &hearing, &Hearing::togglePlay);
-    m_loop = new QPushButton("Loop");
-    m_loop->setToolTip("Takes the loop away. Set one by dragging over the picture, or with [ and ] at the playhead");
+    m_loop = new QPushButton(say("Loop"));
+    m_loop->setToolTip(
+        say("Takes the loop away. Set one by dragging over the picture, or with [ and ] at the playhead"));
     m_loop->setObjectName("loop");
     connect(m_loop, &QPushButton::clicked, this, [this] { m_hearing.removeLoop(); });
     m_time = new QLabel;
@@ -84,7 +89,7 @@ TransportBar::TransportBar(Document& document, Reels& reels, Hearing& hearing, Q
     row->addWidget(m_loop);
     row->addWidget(m_time);
     row->addSpacing(10);
-    auto* label = new QLabel("Hear");
+    auto* label = new QLabel(say("Hear"));
     label->setStyleSheet(theme::sheet("color: @quiet"));
     row->addWidget(label);
     auto* group = new QButtonGroup(this);
@@ -97,20 +102,19 @@ TransportBar::TransportBar(Document& document, Reels& reels, Hearing& hearing, Q
         row->addWidget(b);
         connect(b, &QPushButton::clicked, this, [this, h] { m_hearing.hear(Heard(h)); });
     }
-    m_heard[0]->setToolTip("The recording as it came in (1). Hold O to hear it while the key is down");
-    m_heard[1]->setToolTip("The dialogue at the present strength (2)");
-    for (int s = 2; s < 5; ++s)
-        m_heard[size_t(s)]->setToolTip(QString("This stem as the network gave it (%1)").arg(s + 1));
+    m_heard[0]->setToolTip(say("The recording as it came in (1). Hold O to hear it while the key is down"));
+    m_heard[1]->setToolTip(say("The dialogue at the present strength (2)"));
+    for (int s = 2; s < 5; ++s) m_heard[size_t(s)]->setToolTip(say("This stem as the network gave it (%1)").arg(s + 1));
     m_heard[5]->setToolTip(
-        "Everything the present strength takes away (6): if you hear the voice in here, it is too much");
-    m_heard[size_t(Heard::Recorded)]->setToolTip("The recording as it came in, before its treatments (7)");
+        say("Everything the present strength takes away (6): if you hear the voice in here, it is too much"));
+    m_heard[size_t(Heard::Recorded)]->setToolTip(say("The recording as it came in, before its treatments (7)"));
     m_heard[size_t(Heard::Removed)]->setToolTip(
-        "What the treatments took away (8): it should hold nothing that you want");
+        say("What the treatments took away (8): it should hold nothing that you want"));
     row->addStretch();
-    m_match = new QPushButton("Level match");
+    m_match = new QPushButton(say("Level match"));
     m_match->setCheckable(true);
     m_match->setObjectName("levelMatch");
-    m_match->setToolTip("Plays everything at the source's loudness (BS.1770), since louder sounds better (M)");
+    m_match->setToolTip(say("Plays everything at the source's loudness (BS.1770), since louder sounds better (M)"));
     connect(m_match, &QPushButton::clicked, this, [this](bool on) { m_hearing.match().set(on); });
     row->addWidget(m_match);
     m_meter = new Meter(this);
@@ -130,9 +134,10 @@ void TransportBar::refresh() {
     m_play->setEnabled(player.isOpen());
     m_loop->setEnabled(m_hearing.loop().has_value());
     const bool leaving = m_document.session().stage == stage::dispatch;
-    m_heard[size_t(Heard::Mix)]->setText(leaving ? "9 Deliverable" : "9 Mix");
-    m_heard[size_t(Heard::Mix)]->setToolTip(leaving ? "The chosen file as it was delivered, or what it will hold (9)"
-                                                    : "The rebuild: all lanes, mixed (9)");
+    m_heard[size_t(Heard::Mix)]->setText(leaving ? say("9 Deliverable") : say("9 Mix"));
+    m_heard[size_t(Heard::Mix)]->setToolTip(leaving
+                                                ? say("The chosen file as it was delivered, or what it will hold (9)")
+                                                : say("The rebuild: all lanes, mixed (9)"));
     for (int h = 0; h < kHeardCount; ++h) {
         const bool version = h == int(Heard::Recorded) || h == int(Heard::Removed),
                    mix = h == int(Heard::Mix);  // shown only where there are treatments, or a rebuild
@@ -148,13 +153,13 @@ void TransportBar::refresh() {
 
 void TransportBar::tick() {
     Player& player = m_hearing.player();
-    m_play->setText(player.playing() ? "Stop" : "Play");
+    m_play->setText(player.playing() ? say("Stop") : say("Play"));
     const double at = player.isOpen() ? double(player.position()) / player.sampleRate() : 0;
     const ReelFacts* state = m_reels.current();
     const QString time = QString::fromStdString(formatTime(at));
     const bool timecode = player.isOpen() && state && state->info && state->info->timecode;
     m_time->setText(timecode ? PictureDock::timecodeAt(*state->info, at) : time);
-    if (timecode) m_time->setToolTip(time + " from the start");
+    if (timecode) m_time->setToolTip(time + say(" from the start"));
     else m_time->setToolTip({});
     m_meter->feed(player.takePeaks());
 }

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "app/widgets/Plaque.h"
+#include "app/words/Say.h"
 #include "core/audio/Decibel.h"
 
 namespace rivlen {
@@ -42,8 +43,7 @@ void paintSamples(QPainter& p, std::span<const float> x, const QRectF& lane, flo
 }
 
 void paintFullHeight(QPainter& p, double right, double top, float loudest) {
-    const QString scale =
-        QString("full height %1 dBFS").arg(toDb(double(loudest)), 0, 'f', 1).replace('-', QChar(0x2212));
+    const QString scale = say("full height %1 dBFS").arg(toDb(double(loudest)), 0, 'f', 1).replace('-', QChar(0x2212));
     p.setFont(theme::font(11));
     const double wide = p.fontMetrics().horizontalAdvance(scale) + 12;
     const QRectF behind(right - wide - 4, top + 4, wide, 18);

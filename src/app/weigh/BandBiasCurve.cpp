@@ -8,6 +8,7 @@
 #include <cmath>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -21,12 +22,13 @@ constexpr double kFloor = -75, kCeiling = -5;  // dB of the spectrum shown, agai
 BandBiasCurve::BandBiasCurve(Document& document, Reels& reels, Hearing& hearing, QWidget* parent)
     : QWidget(parent), m_document(document), m_hearing(hearing) {
     setObjectName("band_bias");
-    setAccessibleName("Band bias");
+    setAccessibleName(say("Band bias"));
     setFocusPolicy(Qt::StrongFocus);
     setMinimumHeight(68);
-    setToolTip(QString(kBandBiasExplanation) +
-               "\nDrag a point; or choose one with left and right and move it with up and down. Delete brings it back "
-               "to 0.\nAt the bottom a region is not isolated at all.");
+    setToolTip(
+        said(kBandBiasExplanation) +
+        say("\nDrag a point; or choose one with left and right and move it with up and down. Delete brings it back "
+            "to 0.\nAt the bottom a region is not isolated at all."));
     connect(&document, &Document::changed, this, qOverload<>(&QWidget::update));
     connect(&reels, &Reels::stemsChanged, this, qOverload<>(&QWidget::update));
     connect(&hearing, &Hearing::pulse, this, [this] {
@@ -107,8 +109,8 @@ void BandBiasCurve::paintEvent(QPaintEvent*) {
     p.setPen(QPen(theme::line, 1, Qt::DashLine));
     p.drawLine(QPointF(a.left(), a.center().y()), QPointF(a.right(), a.center().y()));
     p.setPen(theme::quietInk);
-    p.drawText(QPointF(a.left() + 3, a.top() + 10), "stronger");
-    p.drawText(QPointF(a.left() + 3, a.bottom() - 3), "weaker");
+    p.drawText(QPointF(a.left() + 3, a.top() + 10), say("stronger"));
+    p.drawText(QPointF(a.left() + 3, a.bottom() - 3), say("weaker"));
     QPainterPath path(QPointF(a.left(), pointAt(0).y()));
     for (int i = 0; i < kPoints; ++i) path.lineTo(pointAt(i));
     path.lineTo(a.right(), pointAt(kPoints - 1).y());
@@ -133,8 +135,8 @@ void BandBiasCurve::paintEvent(QPaintEvent*) {
         p.setPen(theme::ink);
         p.drawText(a.adjusted(0, 2, -4, 0), Qt::AlignRight | Qt::AlignTop,
                    bypassed(m_selected)
-                       ? QString("%1 Hz: bypassed").arg(hz, 0, 'f', 0)
-                       : QString("%1 Hz: %2%3").arg(hz, 0, 'f', 0).arg(value > 0 ? "+" : "").arg(value, 0, 'f', 0));
+                       ? say("%1 Hz: bypassed").arg(hz, 0, 'f', 0)
+                       : say("%1 Hz: %2%3").arg(hz, 0, 'f', 0).arg(value > 0 ? "+" : "").arg(value, 0, 'f', 0));
     }
 }
 
@@ -144,7 +146,7 @@ void BandBiasCurve::move(int i, double hz, double value, bool dragging) {
                  above = i + 1 < kPoints ? curve[size_t(i + 1)].first / 1.05 : kHigh;
     curve[size_t(i)] = {std::clamp(std::round(hz), below, above), std::clamp(std::round(value), -100.0, 100.0)};
     m_document.editReel(
-        "Set Band bias",
+        say("Set Band bias"),
         [&](Reel& r) {
             auto& s = r.isolation();
             std::erase_if(s.bandBypassed,
@@ -169,7 +171,7 @@ void BandBiasCurve::bypass(int i) {
     auto& [hz, value] = curve[size_t(i)];
     const auto asleep = bypassed(i);
     if (!asleep && value == 0) return;  // nothing to bypass
-    m_document.editReel(asleep ? "Switch band on" : "Bypass band", [&](Reel& r) {
+    m_document.editReel(asleep ? say("Switch band on") : say("Bypass band"), [&](Reel& r) {
         auto& s = r.isolation();
         if (asleep) std::erase_if(s.bandBypassed, [&](const auto& point) { return point.first == hz; });
         else

@@ -2,6 +2,8 @@
 
 #include <utility>
 
+#include "app/words/Say.h"
+
 namespace rivlen {
 
 CandidateDesk::CandidateDesk(Document& document, Reels& reels, Hearing& hearing, Work& work, QObject* parent)
@@ -32,7 +34,7 @@ int CandidateDesk::current() const {
 
 void CandidateDesk::keep(int candidate) {
     if (m_blind) return;
-    m_document.editReel("Keep candidate " + letter(candidate), [&](Reel& r) {
+    m_document.editReel(say("Keep candidate ") + letter(candidate), [&](Reel& r) {
         auto& place = r.candidates[size_t(candidate)];
         place = Candidate{place ? place->name : "", r.isolation()};
     });
@@ -42,24 +44,24 @@ void CandidateDesk::use(int candidate) {
     if (m_blind) return hearLabel(candidate);
     if (at(candidate))
         m_document.editReel(
-            "Use candidate " + letter(candidate),
+            say("Use candidate ") + letter(candidate),
             [&](Reel& r) { r.setIsolation(IsolationSettings(r.candidates[size_t(candidate)]->settings)); },
             "candidate");
 }
 
 void CandidateDesk::rename(int candidate, const QString& name) {
-    m_document.editReel("Name candidate " + letter(candidate), [&](Reel& r) {
+    m_document.editReel(say("Name candidate ") + letter(candidate), [&](Reel& r) {
         if (auto& place = r.candidates[size_t(candidate)]) place->name = name.trimmed().toStdString();
     });
 }
 
 void CandidateDesk::drop(int candidate) {
-    m_document.editReel("Drop candidate " + letter(candidate),
+    m_document.editReel(say("Drop candidate ") + letter(candidate),
                         [&](Reel& r) { r.candidates[size_t(candidate)].reset(); });
 }
 
 void CandidateDesk::copyTo(int candidate, int region) {
-    m_document.editReel("Copy candidate " + letter(candidate), [&](Reel& r) {
+    m_document.editReel(say("Copy candidate ") + letter(candidate), [&](Reel& r) {
         const int worked = std::exchange(r.region, region);
         r.setIsolation(IsolationSettings(r.candidates[size_t(candidate)]->settings));
         r.region = worked;
@@ -87,7 +89,7 @@ void CandidateDesk::startBlind(unsigned seed) {
     for (int i = 0; i < kCandidates; ++i)
         if (at(i)) taking.push_back(i);
     if (taking.size() < 2) {
-        m_work.warn("A blind comparison needs two candidates: keep two settings first.");
+        m_work.warn(say("A blind comparison needs two candidates: keep two settings first."));
         return;
     }
     m_blind.emplace(taking, seed);
@@ -115,9 +117,9 @@ QString CandidateDesk::endBlind() {
     const BlindTest ended = *m_blind;
     m_blind.reset();
     m_hearing.setBlind(false);
-    QString text = "Blind comparison ended without a choice.";
+    QString text = say("Blind comparison ended without a choice.");
     if (ended.rounds() > 0)
-        text = QString("You preferred %1 in %2 of %3 rounds; chance alone does as much in %4 % of cases.")
+        text = say("You preferred %1 in %2 of %3 rounds; chance alone does as much in %4 % of cases.")
                    .arg(letter(ended.favourite()))
                    .arg(ended.timesPreferred(ended.favourite()))
                    .arg(ended.rounds())

@@ -5,6 +5,7 @@
 #include <QVBoxLayout>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -13,15 +14,16 @@ CompareControls::CompareControls(Hearing& hearing, CandidateDesk& candidates, Tr
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
-    addPageHeading(column, "Difference of two candidates");
+    addPageHeading(column, say("Difference of two candidates"));
     auto* row = new QHBoxLayout;
     m_a = new QComboBox;
     m_b = new QComboBox;
     m_a->setObjectName("differenceA");
     m_b->setObjectName("differenceB");
-    m_a->setAccessibleName("First candidate");
-    m_b->setAccessibleName("Second candidate");
-    m_difference = makeSmallButton("showdifference", "Show it", "A picture of what one has and the other has not (X)");
+    m_a->setAccessibleName(say("First candidate"));
+    m_b->setAccessibleName(say("Second candidate"));
+    m_difference =
+        makeSmallButton("showdifference", say("Show it"), say("A picture of what one has and the other has not (X)"));
     row->addWidget(m_a);
     row->addWidget(new QLabel("and"));
     row->addWidget(m_b);
@@ -29,7 +31,7 @@ CompareControls::CompareControls(Hearing& hearing, CandidateDesk& candidates, Tr
     row->addWidget(m_difference);
     column->addLayout(row);
     column->addSpacing(8);
-    addPageHeading(column, "Networks and settings on the loop");
+    addPageHeading(column, say("Networks and settings on the loop"));
     column->addWidget(new TrialControls(hearing, trials, ""), 1);
 
     const auto chosen = [this] { m_candidates.compare(m_a->currentData().toInt(), m_b->currentData().toInt()); };

@@ -5,6 +5,7 @@
 
 #include "app/weigh/WeighStrip.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -14,13 +15,20 @@ constexpr int kRows = 2 + Damage::kParts;
 constexpr double kMuch = 50;  // points from which a bar is drawn as a warning
 
 constexpr std::array<const char*, kRows> kExplained = {
-    "What should not be in the dialogue but is, against it: an estimate, most true for differences between settings.",
-    "What isolation did to the dialogue, from 0 (untouched) to 100: how much moves in it that did not move before.",
-    "Beginnings of t, s and x that were taken away. Words sound lisped or swallowed; raise Onset guard or lower Depth.",
-    "Treble lost against the middle. The voice sounds as if behind a curtain; lower Firmness or Depth.",
-    "Gain that flutters from moment to moment. The voice rings like water; raise Steadiness or lower Firmness.",
-    "The bed swells around the words. Pauses go dead, words bring the bed back; lower Depth.",
-    "Gated gaps inside words. The voice cuts out for moments; lower Firmness or raise Steadiness.",
+    QT_TRID_NOOP(
+        "What should not be in the dialogue but is, against it: an estimate, most true for differences between "
+        "settings."),
+    QT_TRID_NOOP(
+        "What isolation did to the dialogue, from 0 (untouched) to 100: how much moves in it that did not move "
+        "before."),
+    QT_TRID_NOOP(
+        "Beginnings of t, s and x that were taken away. Words sound lisped or swallowed; raise Onset guard or lower "
+        "Depth."),
+    QT_TRID_NOOP("Treble lost against the middle. The voice sounds as if behind a curtain; lower Firmness or Depth."),
+    QT_TRID_NOOP(
+        "Gain that flutters from moment to moment. The voice rings like water; raise Steadiness or lower Firmness."),
+    QT_TRID_NOOP("The bed swells around the words. Pauses go dead, words bring the bed back; lower Depth."),
+    QT_TRID_NOOP("Gated gaps inside words. The voice cuts out for moments; lower Firmness or raise Steadiness."),
 };
 
 }  // namespace
@@ -50,9 +58,9 @@ void DamageBars::paintEvent(QPaintEvent*) {
         p.setFont(theme::font(heading ? 13 : 12, heading ? QFont::DemiBold : QFont::Normal));
         p.setPen(heading ? theme::ink : theme::quietInk);
         p.drawText(QRectF(heading ? 0 : 10, r.top(), 90, r.height()), Qt::AlignVCenter,
-                   i == 0   ? "Spill"
-                   : i == 1 ? "Damage"
-                            : Damage::partName(i - 2));
+                   i == 0   ? say("Spill")
+                   : i == 1 ? say("Damage")
+                            : said(Damage::partName(i - 2)));
         p.setPen(theme::ink);
         const QString text = !found   ? QString("–")
                              : i == 0 ? QString("%1 dB").arg(found->now.spillDb, 0, 'f', 1).replace('-', QChar(0x2212))
@@ -76,7 +84,7 @@ bool DamageBars::event(QEvent* e) {
     if (e->type() != QEvent::ToolTip) return QWidget::event(e);
     const auto* help = static_cast<QHelpEvent*>(e);
     for (int i = 0; i < kRows; ++i)
-        if (row(i).contains(help->pos())) QToolTip::showText(help->globalPos(), kExplained[size_t(i)], this);
+        if (row(i).contains(help->pos())) QToolTip::showText(help->globalPos(), say(kExplained[size_t(i)]), this);
     return true;
 }
 

@@ -4,6 +4,7 @@
 
 #include "app/views/OwnershipView.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/isolation/ResultSource.h"
 #include "core/media/MediaReader.h"
 
@@ -42,10 +43,10 @@ DifferenceView::DifferenceView(Document& document, Reels& reels, Hearing& hearin
 
 QString DifferenceView::hindrance() const {
     const ReelFacts* state = m_reels.current();
-    if (!state || !state->stems || !state->stems->finished()) return "Split this reel first.";
-    if (m_hearing.blind()) return "Hidden while you compare blind.";
-    if (!m_desk.compared()) return "Keep two candidates first: Shift+A and Shift+B.";
-    if (m_axis.span() > kLongest) return "Zoom in to a minute or less to see the difference.";
+    if (!state || !state->stems || !state->stems->finished()) return say("Split this reel first.");
+    if (m_hearing.blind()) return say("Hidden while you compare blind.");
+    if (!m_desk.compared()) return say("Keep two candidates first: Shift+A and Shift+B.");
+    if (m_axis.span() > kLongest) return say("Zoom in to a minute or less to see the difference.");
     return {};
 }
 
@@ -91,8 +92,8 @@ void DifferenceView::paintPicture(QPainter& p) {
         p.drawText(QRectF(right, 8, w, 20), Qt::AlignCenter, text);
         right -= 6;
     };
-    key(CandidateDesk::letter(b) + " has more", kMoreB);
-    key(CandidateDesk::letter(a) + " has more", kMoreA);
+    key(CandidateDesk::letter(b) + say(" has more"), kMoreB);
+    key(CandidateDesk::letter(a) + say(" has more"), kMoreA);
 }
 
 }  // namespace rivlen

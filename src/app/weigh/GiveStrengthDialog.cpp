@@ -8,6 +8,7 @@
 #include <cmath>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/isolation/Weighing.h"
 #include "core/media/MediaReader.h"
 
@@ -35,7 +36,7 @@ GiveStrengthDialog::GiveStrengthDialog(Document& document, Reels& reels, Splitti
       m_own(work, this) {
     setObjectName("givestrengthdialog");
     setAttribute(Qt::WA_DeleteOnClose);
-    setWindowTitle("Give strength to reels");
+    setWindowTitle(say("Give strength to reels"));
     resize(720, 420);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(18, 16, 18, 14);
@@ -43,18 +44,18 @@ GiveStrengthDialog::GiveStrengthDialog(Document& document, Reels& reels, Splitti
     QStringList values;
     for (const auto& p : isolationParameters())
         if (m_settings.*p.value != p.neutral || p.value == &IsolationSettings::depth)
-            values << QString("%1 %2").arg(p.name, QString::fromStdString(describeValue(p, m_settings.*p.value)));
-    if (!isNeutral(m_settings.bandBias)) values << "Band bias";
-    auto* what =
-        new QLabel(QString("%1 for the %2 of:").arg(values.join(", "), QString::fromStdString(m_settings.stem)));
+            values << QString("%1 %2").arg(p.name, said(describeValue(p, m_settings.*p.value)));
+    if (!isNeutral(m_settings.bandBias)) values << say("Band bias");
+    auto* what = new QLabel(say("%1 for the %2 of:").arg(values.join(", "), said(m_settings.stem)));
     what->setFont(theme::font(14, QFont::DemiBold));
     what->setWordWrap(true);
     column->addWidget(what);
     m_table = new QTableWidget(int(document.session().reels.size()), kColumns);
     m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
     m_table->setObjectName("reels");
-    m_table->setAccessibleName("Reels");
-    m_table->setHorizontalHeaderLabels({"Reel", "Like this reel?", "Spill before and after", "Damage"});
+    m_table->setAccessibleName(say("Reels"));
+    m_table->setHorizontalHeaderLabels(
+        {say("Reel"), say("Like this reel?"), say("Spill before and after"), say("Damage")});
     m_table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     m_table->horizontalHeader()->setSectionResizeMode(kName, QHeaderView::Stretch);
     m_table->verticalHeader()->hide();
@@ -66,7 +67,7 @@ GiveStrengthDialog::GiveStrengthDialog(Document& document, Reels& reels, Splitti
     m_state->setWordWrap(true);
     m_state->setStyleSheet(theme::sheet("color: @quiet"));
     auto* last = new QHBoxLayout;
-    auto* leave = new QPushButton("Leave them");
+    auto* leave = new QPushButton(say("Leave them"));
     leave->setObjectName("leave");
     m_give = new QPushButton;
     m_give->setObjectName("give");
@@ -93,13 +94,13 @@ GiveStrengthDialog::GiveStrengthDialog(Document& document, Reels& reels, Splitti
     connect(leave, &QPushButton::clicked, this, &QDialog::reject);
     connect(m_give, &QPushButton::clicked, this, [this] {
         const auto ids = ticked();
-        m_document.editReels("Give strength to reels", ids, [this](Reel& r) {
+        m_document.editReels(say("Give strength to reels"), ids, [this](Reel& r) {
             r.stem = m_settings.stem;
             r.region = -1;
             r.timeline().base = m_settings;
         });
-        m_work.report(ids.size() == 1 ? QString("One reel now has this strength.")
-                                      : QString("%1 reels now have this strength.").arg(ids.size()));
+        m_work.report(ids.size() == 1 ? say("One reel now has this strength.")
+                                      : say("%1 reels now have this strength.").arg(ids.size()));
         accept();
     });
     measure();
@@ -116,19 +117,19 @@ void GiveStrengthDialog::measure() {
         const Reel reel = *m_document.session().reel(m_rows[i].id);
         const auto stems = m_splitting.finishedStems(reel);
         if (!stems) {
-            m_rows[i].hindrance = "not split yet";
+            m_rows[i].hindrance = say("not split yet");
             fill(i);
             continue;
         }
         if (const std::string whole = stemOfPart(m_settings.stem); !whole.empty() && !stems->parts(whole)) {
-            m_rows[i].hindrance = "its " + QString::fromStdString(whole) + " is not taken apart yet";
+            m_rows[i].hindrance = say("its %1 is not taken apart yet").arg(said(whole));
             fill(i);
             continue;
         }
         StrengthTimeline before = reel.strength[wantedPlace(m_settings.stem)], after = before;
         after.base = m_settings;
         m_own.submit(
-            "Weighing " + reel.name,
+            say("Weighing ") + QString::fromStdString(reel.name),
             [this, i, reel, stems, before, after, model, file = m_reels.heardFile(reel)](Progress& progress,
                                                                                          const Work::Post& post) {
                 MediaReader reader(file);
@@ -159,7 +160,7 @@ void GiveStrengthDialog::measure() {
             },
             [this, i](const JobQueue::Outcome& o) {
                 if (!o.done && !o.cancelled) {
-                    m_rows[i].hindrance = QString::fromStdString(o.error);
+                    m_rows[i].hindrance = said(o.error);
                     fill(i);
                 }
                 count();
@@ -175,11 +176,11 @@ void GiveStrengthDialog::fill(size_t i) {
     auto* name = m_table->item(int(i), kName);
     if (row.distance && !m_touched[i] && *row.distance < kAlike) name->setCheckState(Qt::Checked);
     m_table->item(int(i), kSimilar)
-        ->setText(
-            !row.hindrance.isEmpty() ? row.hindrance
-            : itself
-                ? QString("this one")
-                : QString("%1, %2 dB apart").arg(*row.distance < kAlike ? "yes" : "no").arg(*row.distance, 0, 'f', 1));
+        ->setText(!row.hindrance.isEmpty() ? row.hindrance
+                  : itself                 ? say("this one")
+                                           : say("%1, %2 dB apart")
+                                 .arg(*row.distance < kAlike ? say("yes") : say("no"))
+                                 .arg(*row.distance, 0, 'f', 1));
     if (row.before && row.after) {
         m_table->item(int(i), kSpill)->setText(change(row.before->spillDb, row.after->spillDb, 1, " dB"));
         m_table->item(int(i), kDamage)->setText(change(row.before->damage.total, row.after->damage.total, 0, ""));
@@ -188,12 +189,11 @@ void GiveStrengthDialog::fill(size_t i) {
 
 void GiveStrengthDialog::count() {
     const size_t n = ticked().size();
-    m_give->setText(n == 1 ? QString("Give it to one reel") : QString("Give it to %1 reels").arg(n));
+    m_give->setText(n == 1 ? say("Give it to one reel") : say("Give it to %1 reels").arg(n));
     m_give->setEnabled(n > 0);
     m_state->setText(
-        busy()
-            ? QString("Weighing the reels…")
-            : QString("Measured over up to a minute of each reel. Similar ones are ticked; one undo takes all back."));
+        busy() ? say("Weighing the reels…")
+               : say("Measured over up to a minute of each reel. Similar ones are ticked; one undo takes all back."));
 }
 
 std::vector<std::string> GiveStrengthDialog::ticked() const {

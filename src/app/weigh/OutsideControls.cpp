@@ -6,6 +6,7 @@
 
 #include "app/widgets/AskFolder.h"
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -14,39 +15,40 @@ OutsideControls::OutsideControls(Hearing& hearing, OutsideDesk& desk, QWidget* p
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
-    addPageHeading(column, "Through a cleaner outside");
-    addPageText(column, "The loop, or the whole reel, goes out and comes back to the sample, weighed as Rivlen's own.");
+    addPageHeading(column, say("Through a cleaner outside"));
+    addPageText(column,
+                say("The loop, or the whole reel, goes out and comes back to the sample, weighed as Rivlen's own."));
     auto* what = new QHBoxLayout;
     m_what = new QComboBox;
     m_what->setObjectName("outsidewhat");
-    m_what->setAccessibleName("What is sent");
-    m_what->addItems({"The recording", "Rivlen's stem"});
+    m_what->setAccessibleName(say("What is sent"));
+    m_what->addItems({say("The recording"), say("Rivlen's stem")});
     m_handles = new QDoubleSpinBox;
     m_handles->setObjectName("outsidehandles");
-    m_handles->setAccessibleName("Handles");
+    m_handles->setAccessibleName(say("Handles"));
     m_handles->setRange(0, 60);
     m_handles->setDecimals(1);
     m_handles->setSuffix(" s");
-    m_handles->setToolTip("Sound sent before and after the span, as far as there is any");
+    m_handles->setToolTip(say("Sound sent before and after the span, as far as there is any"));
     what->addWidget(m_what, 1);
-    what->addWidget(new QLabel("Handles"));
+    what->addWidget(new QLabel(say("Handles")));
     what->addWidget(m_handles);
     column->addLayout(what);
     auto* way = new QHBoxLayout;
     m_way = new QComboBox;
     m_way->setObjectName("outsideway");
-    m_way->setAccessibleName("How the cleaner is reached");
-    m_way->addItems({"Command", "Folder"});
+    m_way->setAccessibleName(say("How the cleaner is reached"));
+    m_way->addItems({say("Command"), say("Folder")});
     m_target = new QLineEdit;
     m_target->setObjectName("outsidetarget");
-    m_browse = makeSmallButton("outsidebrowse", QString(QChar(0x2026)), "Choose the folder");
+    m_browse = makeSmallButton("outsidebrowse", QString(QChar(0x2026)), say("Choose the folder"));
     way->addWidget(m_way);
     way->addWidget(m_target, 1);
     way->addWidget(m_browse);
     column->addLayout(way);
     auto* go = new QHBoxLayout;
-    m_send = makeSmallButton("outsidesend", "Send", "Sends the span and waits for what comes back (Shift+O)");
-    m_take = makeSmallButton("outsidetake", "Take a file…", "An answer that came another way");
+    m_send = makeSmallButton("outsidesend", say("Send"), say("Sends the span and waits for what comes back (Shift+O)"));
+    m_take = makeSmallButton("outsidetake", say("Take a file…"), say("An answer that came another way"));
     go->addWidget(m_send);
     go->addStretch();
     go->addWidget(m_take);
@@ -56,8 +58,8 @@ OutsideControls::OutsideControls(Hearing& hearing, OutsideDesk& desk, QWidget* p
     m_table = new QTableWidget(0, 3);
     m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
     m_table->setObjectName("outsideanswers");
-    m_table->setAccessibleName("What came back, below Rivlen's own");
-    m_table->setHorizontalHeaderLabels({"Of the span", "Spill", "Damage"});
+    m_table->setAccessibleName(say("What came back, below Rivlen's own"));
+    m_table->setHorizontalHeaderLabels({say("Of the span"), say("Spill"), say("Damage")});
     m_table->verticalHeader()->hide();
     m_table->verticalHeader()->setDefaultSectionSize(24);
     m_table->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
@@ -68,13 +70,13 @@ OutsideControls::OutsideControls(Hearing& hearing, OutsideDesk& desk, QWidget* p
     m_table->setEditTriggers(QAbstractItemView::NoEditTriggers);
     m_table->setShowGrid(false);
     m_table->setFont(theme::font(12));
-    m_table->setToolTip("A click or Return plays one over the span, at equal loudness");
+    m_table->setToolTip(say("A click or Return plays one over the span, at equal loudness"));
     column->addWidget(m_table, 1);
     auto* last = new QHBoxLayout;
-    m_own = makeSmallButton("outsideown", "Back to this reel's", "Plays the stems that the reel has");
-    m_layIn = makeSmallButton("outsidelayin", "Lay it in",
-                              "Lays it on a lane of its own at Rebuild, in the place of "
-                              "Rivlen's own (Ctrl+Shift+O)");
+    m_own = makeSmallButton("outsideown", say("Back to this reel's"), say("Plays the stems that the reel has"));
+    m_layIn = makeSmallButton("outsidelayin", say("Lay it in"),
+                              say("Lays it on a lane of its own at Rebuild, in the place of "
+                                  "Rivlen's own (Ctrl+Shift+O)"));
     last->addWidget(m_own);
     last->addStretch();
     last->addWidget(m_layIn);
@@ -114,14 +116,14 @@ void OutsideControls::setWays() {
 }
 
 void OutsideControls::chooseFolder() {
-    const QString folder = askFolder(this, "The cleaner's folder", "outside", m_desk.ways().folder);
+    const QString folder = askFolder(this, say("The cleaner's folder"), "outside", m_desk.ways().folder);
     if (folder.isEmpty()) return;
     m_target->setText(folder);
     setWays();
 }
 
 void OutsideControls::chooseAnswer() {
-    const QString file = QFileDialog::getOpenFileName(this, "What came back", m_desk.ways().folder);
+    const QString file = QFileDialog::getOpenFileName(this, say("What came back"), m_desk.ways().folder);
     if (!file.isEmpty()) m_desk.take(file);
 }
 
@@ -135,13 +137,13 @@ void OutsideControls::refresh() {
         m_target->setText(ways.byCommand ? ways.command : ways.folder);
         m_target->setCursorPosition(0);
     }
-    m_target->setPlaceholderText(ways.byCommand ? "cleaner {in} {out}" : "folder");
-    m_target->setAccessibleName(ways.byCommand ? "Command" : "Folder");
+    m_target->setPlaceholderText(ways.byCommand ? "cleaner {in} {out}" : say("folder"));
+    m_target->setAccessibleName(ways.byCommand ? say("Command") : say("Folder"));
     m_target->setToolTip(ways.byCommand
-                             ? "Run by a shell: {in} is what was sent, {out} the file that it must write"
-                             : "The sound is put here; its answer is a file whose name begins in the same way");
+                             ? say("Run by a shell: {in} is what was sent, {out} the file that it must write")
+                             : say("The sound is put here; its answer is a file whose name begins in the same way"));
     m_browse->setVisible(!ways.byCommand);
-    m_send->setText(busy ? "Cancel" : "Send");
+    m_send->setText(busy ? say("Cancel") : say("Send"));
     m_send->setEnabled(!blind);
     m_take->setEnabled(!blind && m_desk.sent());
     m_state->setText(m_desk.state());
@@ -162,10 +164,10 @@ void OutsideControls::refreshTable() {
     if (m_table->rowCount() != rows) m_table->setRowCount(rows);
     for (int r = 0; r < rows; ++r) {
         const Weighing& w = r == 0 ? *m_desk.own() : answers[size_t(r - 1)].weighing;
-        const QStringList cells{r == 0 ? QString("Rivlen's own, as weighed") : answers[size_t(r - 1)].name,
-                                blind ? "hidden"
+        const QStringList cells{r == 0 ? say("Rivlen's own, as weighed") : answers[size_t(r - 1)].name,
+                                blind ? say("hidden")
                                       : QString("%1 dB").arg(w.spillDb, 0, 'f', 1).replace('-', QChar(0x2212)),
-                                blind ? "hidden" : QString::number(std::lround(w.damage.total))};
+                                blind ? say("hidden") : QString::number(std::lround(w.damage.total))};
         for (int c = 0; c < cells.size(); ++c) {
             if (!m_table->item(r, c)) m_table->setItem(r, c, new QTableWidgetItem);
             auto* item = m_table->item(r, c);

@@ -6,6 +6,7 @@
 
 #include "app/weigh/TemporaryStore.h"
 #include "app/weigh/TriedSound.h"
+#include "app/words/Say.h"
 #include "core/audio/Decibel.h"
 #include "core/base/Resources.h"
 #include "core/exchange/LayAnswer.h"
@@ -111,14 +112,14 @@ void OutsideDesk::setWays(const Ways& ways) {
 QString OutsideDesk::hindrance() const {
     const Reel* reel = m_document.reel();
     const ReelFacts* facts = m_reels.current();
-    if (!reel || !facts->info || facts->missing) return "Add a recording at Intake first.";
+    if (!reel || !facts->info || facts->missing) return say("Add a recording at Intake first.");
     if (!facts->stems || !facts->stems->finished())
-        return "Split this reel first: what comes back is weighed beside its stems.";
-    if (!stemOfPart(reel->stem).empty()) return "Choose Dialogue, Music or Ambience first: parts are not sent.";
+        return say("Split this reel first: what comes back is weighed beside its stems.");
+    if (!stemOfPart(reel->stem).empty()) return say("Choose Dialogue, Music or Ambience first: parts are not sent.");
     if (m_ways.byCommand && m_ways.command.trimmed().isEmpty())
-        return "Give the command that cleans {in} into {out}, or choose a folder.";
+        return say("Give the command that cleans {in} into {out}, or choose a folder.");
     if (!m_ways.byCommand && m_ways.folder.trimmed().isEmpty())
-        return "Choose the folder that the cleaner takes its sounds from.";
+        return say("Choose the folder that the cleaner takes its sounds from.");
     return {};
 }
 
@@ -140,7 +141,7 @@ void OutsideDesk::send() {
     const std::string name = sentName(reel.name, m_ways.sendsStem ? reel.stem : "recording", span.first, span.second);
     const fs::path to = m_ways.byCommand ? cacheFolder() / "outside" : fs::path(m_ways.folder.toStdString());
     m_own.submit(
-        "Sending " + name,
+        say("Sending ") + QString::fromStdString(name),
         [this, ways = m_ways, name, span, to, back = folder(), source = m_reels.heardFile(reel), store = facts.stems,
          stem = reel.stem, clock = facts.info->timecodeSeconds](Progress& progress, const Work::Post& post) {
             const auto sound = ways.sendsStem ? store->open(std::max(0, store->stemIndex(stem)))
@@ -178,7 +179,7 @@ void OutsideDesk::look() {
 }
 
 void OutsideDesk::take(const QString& file) {
-    if (!m_sent) return void(m_work.warn("Send the sound first: an answer is found by what was sent."));
+    if (!m_sent) return void(m_work.warn(say("Send the sound first: an answer is found by what was sent.")));
     m_watch.reset();
     m_looking.stop();
     // Of "NAME cleaned.wav" what the cleaner added.
@@ -202,7 +203,7 @@ void OutsideDesk::read(const fs::path& file, const QString& by) {
     if (!reel || !m_sent || !m_reels.of(m_reel).stems) return;
     StrengthTimeline timeline = reel->strength[wantedPlace(m_stem)];
     m_own.submit(
-        "Finding what came back",
+        say("Finding what came back"),
         [this, file, name = freeName(by), sent = *m_sent, stem = m_stem, timeline, store = m_reels.of(m_reel).stems,
          source = m_reels.heardFile(*reel)](Progress& progress, const Work::Post& post) {
             Returned made{name, findAnswer(sent.file, file, Progress(progress, 0, 0.6)), sent, stem, {}, 0, 0, nullptr};
@@ -239,16 +240,16 @@ void OutsideDesk::read(const fs::path& file, const QString& by) {
 
 QString OutsideDesk::state() const {
     if (waiting())
-        return QString("Waiting in the folder for a file that begins with \"%1\".")
+        return say("Waiting in the folder for a file that begins with \"%1\".")
             .arg(QString::fromStdString(m_sent->file.stem().string()));
-    for (const auto& job : m_own.status()) return QString::fromStdString(job.title) + QChar(0x2026);
+    for (const auto& job : m_own.status()) return said(job.title) + QChar(0x2026);
     if (const QString why = hindrance(); !why.isEmpty()) return why;
-    if (m_answers.empty()) return "The loop, or the whole reel, is sent; its answer is found by its sound.";
+    if (m_answers.empty()) return say("The loop, or the whole reel, is sent; its answer is found by its sound.");
     const Answer& a = m_answers.back().answer;
     const double gain = m_answers.back().gain;
-    return QString("Found %1 ms %2, at %3 Hz; brought in at %4%5 dB.")
+    return say("Found %1 ms %2, at %3 Hz; brought in at %4%5 dB.")
         .arg(1000 * std::fabs(a.late()), 0, 'f', 2)
-        .arg(a.late() < 0 ? "early" : "late")
+        .arg(a.late() < 0 ? say("early") : say("late"))
         .arg(a.rate)
         .arg(gain > 0 ? "+" : "")
         .arg(gain, 0, 'f', 1)
@@ -295,9 +296,9 @@ void OutsideDesk::layIn(int answer) {
     const int rate = m_reels.current()->info->sampleRate;
     hear(-1);
     try {
-        m_edit("Lay in from outside",
+        m_edit(say("Lay in from outside"),
                [&](Rebuild& r) { return layAnswer(r, a.answer, a.sent, rate, stemPlace(a.stem), a.gain); });
-        m_work.report("What came back from " + a.name + " lies on a lane of its own at Rebuild.");
+        m_work.report(say("What came back from %1 lies on a lane of its own at Rebuild.").arg(a.name));
     } catch (const Error& e) {
         m_work.warn(QString::fromUtf8(e.what()));
     }

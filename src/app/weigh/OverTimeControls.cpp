@@ -8,6 +8,7 @@
 #include "app/weigh/GiveStrengthDialog.h"
 #include "app/widgets/PanelParts.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -24,47 +25,47 @@ OverTimeControls::OverTimeControls(Document& document, Reels& reels, Splitting& 
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 8, 0, 0);
     column->setSpacing(6);
-    addPageHeading(column, "Regions");
+    addPageHeading(column, say("Regions"));
     m_regions = new QListWidget;
     m_regions->setObjectName("regions");
-    m_regions->setAccessibleName("Regions");
+    m_regions->setAccessibleName(say("Regions"));
     m_regions->setToolTip(
-        "What the controls change: the whole reel, or a region. F2 or a double click names a region.");
+        say("What the controls change: the whole reel, or a region. F2 or a double click names a region."));
     m_regions->setStyleSheet("QListWidget::item { padding: 3px 6px; }");
     m_regions->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed);
     column->addWidget(m_regions, 1);
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
-    m_add = makeSmallButton("addregion", "Add from the loop", "Gives the loop a strength of its own (R)");
-    m_copy = makeSmallButton("copyregion", "Copy to", "Gives these settings to another region");
+    m_add = makeSmallButton("addregion", say("Add from the loop"), say("Gives the loop a strength of its own (R)"));
+    m_copy = makeSmallButton("copyregion", say("Copy to"), say("Gives these settings to another region"));
     m_copy->setMenu(new QMenu(m_copy));
-    m_remove = makeSmallButton("removeregion", "Remove", "The strength of the whole reel holds there again");
+    m_remove = makeSmallButton("removeregion", say("Remove"), say("The strength of the whole reel holds there again"));
     for (auto* b : {m_add, m_copy, m_remove}) row->addWidget(b);
     column->addLayout(row);
     auto* fade = new QHBoxLayout;
-    auto* label = new QLabel("Fade at its borders");
+    auto* label = new QLabel(say("Fade at its borders"));
     m_fade = new QDoubleSpinBox;
     m_fade->setObjectName("fade");
-    m_fade->setAccessibleName("Fade");
+    m_fade->setAccessibleName(say("Fade"));
     m_fade->setRange(kShortestFade, kLongestFade);
     m_fade->setSingleStep(0.05);
     m_fade->setDecimals(2);
     m_fade->setSuffix(" s");
-    m_fade->setToolTip("Over which its strength comes and goes; there is never a step");
+    m_fade->setToolTip(say("Over which its strength comes and goes; there is never a step"));
     fade->addWidget(label);
     fade->addStretch();
     fade->addWidget(m_fade);
     column->addLayout(fade);
     column->addSpacing(6);
-    addPageHeading(column, "Drawn over time");
+    addPageHeading(column, say("Drawn over time"));
     m_drawn = addPageText(column);
-    m_undraw = makeSmallButton("undraw", "Take the drawing away", "The setting is level again");
+    m_undraw = makeSmallButton("undraw", say("Take the drawing away"), say("The setting is level again"));
     column->addWidget(m_undraw, 0, Qt::AlignLeft);
     column->addSpacing(6);
-    addPageHeading(column, "Other reels");
-    m_why = addPageText(column, "One strength for all similar reels, with what it does to each.");
-    m_toReels = makeSmallButton("givestrength", "Give strength to reels…",
-                                "Shows spill and damage before and after for each reel");
+    addPageHeading(column, say("Other reels"));
+    m_why = addPageText(column, say("One strength for all similar reels, with what it does to each."));
+    m_toReels = makeSmallButton("givestrength", say("Give strength to reels…"),
+                                say("Shows spill and damage before and after for each reel"));
     column->addWidget(m_toReels, 0, Qt::AlignLeft);
 
     connect(m_regions, &QListWidget::currentRowChanged, this, [this](int r) { m_desk.workOn(r - 1); });
@@ -110,7 +111,7 @@ void OverTimeControls::refresh() {
         if (i > 0) {
             const auto& r = regions[size_t(i - 1)];
             item->setToolTip(
-                QString("%1 to %2")
+                say("%1 to %2")
                     .arg(QString::fromStdString(formatTime(r.from)), QString::fromStdString(formatTime(r.to))));
         }
     }
@@ -122,19 +123,18 @@ void OverTimeControls::refresh() {
     if (worked && !m_fade->hasFocus()) m_fade->setValue(worked->fade);
     const DrawnCurve* curve = m_desk.curve();
     m_undraw->setEnabled(curve);
-    const QString name = m_desk.parameter().name;
+    const QString name = said(m_desk.parameter().name);
     m_drawn->setText(
-        curve
-            ? QString("%1 follows %2 point%3 outside the regions.")
-                  .arg(name)
-                  .arg(curve->size())
-                  .arg(curve->size() == 1 ? "" : "s")
-            : QString("%1 is level. A double click below the picture draws it; the list there chooses another setting.")
-                  .arg(name));
+        curve ? (curve->size() == 1 ? say("%1 follows %2 point outside the regions.")
+                                    : say("%1 follows %2 points outside the regions."))
+                    .arg(name)
+                    .arg(curve->size())
+              : say("%1 is level. A double click below the picture draws it; the list there chooses another setting.")
+                    .arg(name));
     m_toReels->setEnabled(ready && m_document.session().reels.size() > 1);
     m_why->setText(m_document.session().reels.size() > 1
-                       ? "One strength for all similar reels, with what it does to each."
-                       : "There is no other reel in this session.");
+                       ? say("One strength for all similar reels, with what it does to each.")
+                       : say("There is no other reel in this session."));
 }
 
 }  // namespace rivlen

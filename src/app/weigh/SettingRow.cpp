@@ -1,18 +1,24 @@
 #include "app/weigh/SettingRow.h"
 
+#include "app/words/Say.h"
+
 namespace rivlen {
 
 namespace {
 ValueRow::Range rangeOf(const IsolationParameter& p) {
     return {p.id,
-            p.name,
-            p.explanation,
+            said(p.name),
+            said(p.explanation),
             p.minimum,
             p.maximum,
             p.step,
             p.neutral,
-            [&p](double v) { return QString::fromStdString(describeValue(p, v)); },
-            [&p](const QString& text) { return parseValue(p, text.toStdString()); }};
+            [&p](double v) { return said(describeValue(p, v)); },
+            [&p](const QString& text) {
+                for (const char* word : {QT_TRID_NOOP("full"), QT_TRID_NOOP("as Depth")})
+                    if (text.trimmed() == say(word)) return parseValue(p, word);
+                return parseValue(p, text.toStdString());
+            }};
 }
 }  // namespace
 
@@ -26,7 +32,7 @@ SettingRow::SettingRow(Document& document, Reels& reels, Hearing& hearing, Work&
       m_parameter(parameter) {
     connect(this, &ValueRow::set, this, [this](double value, bool dragging) {
         m_document.editReel(
-            QString("Set %1").arg(m_parameter.name),
+            say("Set %1").arg(said(m_parameter.name)),
             [&](Reel& r) {
                 double& now = r.isolation().*m_parameter.value;
                 now = settledValue(m_parameter, value, now);
@@ -50,8 +56,9 @@ void SettingRow::refresh() {
     const bool blind = m_hearing.blind();
     setEnabled(reel && state && state->stems && !blind);
     setUsable(isEnabled() && m_hindrance.isEmpty());
-    setExplanation(m_hindrance.isEmpty() ? QString(m_parameter.explanation) : m_hindrance);
-    show(reel && !blind ? reel->isolation().*m_parameter.value : m_parameter.neutral, blind ? "hidden" : "");
+    setExplanation(m_hindrance.isEmpty() ? said(m_parameter.explanation) : m_hindrance);
+    show(reel && !blind ? reel->isolation().*m_parameter.value : m_parameter.neutral,
+         blind ? say("hidden") : QString());
 }
 
 void SettingRow::setHindrance(const QString& sentence) {

@@ -7,6 +7,7 @@
 #include "app/weigh/BandBiasCurve.h"
 #include "app/weigh/SettingRow.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -25,13 +26,13 @@ StrengthControls::StrengthControls(Document& document, Reels& reels, Hearing& he
         if (parameter.minimum == kAsDepth) m_ofAmbience.push_back(row);
     }
     auto* head = new QHBoxLayout;
-    auto* title = new QLabel("Band bias");
+    auto* title = new QLabel(say("Band bias"));
     title->setFont(theme::font(13, QFont::Medium));
     auto* reset = new QPushButton(QString(QChar(0x21ba)));
     reset->setStyleSheet("padding: 3px 7px");
     reset->setObjectName("band_bias_reset");
-    reset->setAccessibleName("Reset Band bias");
-    reset->setToolTip("Reset: level");
+    reset->setAccessibleName(say("Reset Band bias"));
+    reset->setToolTip(say("Reset: level"));
     head->addWidget(title);
     head->addStretch();
     head->addWidget(reset);
@@ -39,7 +40,7 @@ StrengthControls::StrengthControls(Document& document, Reels& reels, Hearing& he
     m_curve = new BandBiasCurve(document, reels, hearing);
     m_curve->setDesk(&desk);
     column->addWidget(m_curve, 1);
-    m_why = new QLabel(isolationParameters()[0].explanation);
+    m_why = new QLabel(said(isolationParameters()[0].explanation));
     m_why->setWordWrap(true);
     m_why->setStyleSheet(theme::sheet("color: @quiet"));
     m_why->setFixedHeight(36);
@@ -51,7 +52,7 @@ StrengthControls::StrengthControls(Document& document, Reels& reels, Hearing& he
     m_loudness->setStyleSheet(theme::sheet("color: @quiet"));
     column->addWidget(m_loudness);
     connect(reset, &QPushButton::clicked, this, [this] {
-        m_document.editReel("Reset Band bias",
+        m_document.editReel(say("Reset Band bias"),
                             [](Reel& r) { r.isolation().bandBias.clear(), r.isolation().bandBypassed.clear(); });
     });
     connect(m_curve, &BandBiasCurve::explained, this, explain);
@@ -68,22 +69,21 @@ void StrengthControls::refresh() {
     m_curve->setEnabled(stems && !m_hearing.blind());
     m_room->setHindrance(
         !stems                     ? QString()
-        : reel->stem != "dialogue" ? QString("Only the dialogue has a room that can be taken away from it.")
+        : reel->stem != "dialogue" ? say("Only the dialogue has a room that can be taken away from it.")
         : s->stems->shape().room
             ? QString()
-            : QString(
-                  "This split did not keep the room apart: split the reel again, with a network and quality that do."));
+            : say("This split did not keep the room apart: split the reel again, with a network and quality that do."));
     for (SettingRow* row : m_ofAmbience)
         row->setHindrance(!stems || stemPlace(reel->stem) != 2 ? QString()
-                          : reel->stem == "ambience" ? QString("The ambience itself is wanted: nothing of it goes.")
-                                                     : QString("A part of the ambience is wanted by itself."));
+                          : reel->stem == "ambience" ? say("The ambience itself is wanted: nothing of it goes.")
+                                                     : say("A part of the ambience is wanted by itself."));
     QString text;
     if (stems && !m_hearing.match().loudness().empty() && !m_hearing.blind()) {
         const auto lufs = [&](Heard heard) {
             const double v = m_hearing.match().loudness().at(int(heard));
-            return v > -190 ? QString::number(v, 'f', 1).replace('-', QChar(0x2212)) : QString("silent");
+            return v > -190 ? QString::number(v, 'f', 1).replace('-', QChar(0x2212)) : say("silent");
         };
-        text = QString("LUFS here: source %1, result %2, leftovers %3")
+        text = say("LUFS here: source %1, result %2, leftovers %3")
                    .arg(lufs(Heard::Source), lufs(Heard::Result), lufs(Heard::Leftovers));
     }
     m_loudness->setText(text);

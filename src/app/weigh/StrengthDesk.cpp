@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -19,7 +20,7 @@ void StrengthDesk::edit(const QString& name, const std::function<void(StrengthTi
 
 void StrengthDesk::chooseStem(const std::string& stem) {
     if (!m_document.reel() || m_document.reel()->stem == stem) return;
-    m_document.editReel("Strength of the " + QString::fromStdString(stem), [&](Reel& r) {
+    m_document.editReel(say("Strength of the ") + said(stem), [&](Reel& r) {
         r.stem = stem;
         r.region = -1;
     });
@@ -29,7 +30,8 @@ void StrengthDesk::chooseNextPart() {
     if (!m_document.reel()) return;
     const std::string stem = m_document.reel()->stem, whole = kStemNames[stemPlace(stem)];
     const auto& parts = partsOf(whole);
-    if (parts.empty()) return void(m_work.warn("The dialogue has no parts: choose the music or the ambience first."));
+    if (parts.empty())
+        return void(m_work.warn(say("The dialogue has no parts: choose the music or the ambience first.")));
     const size_t next = size_t(partPlace(stem) + 1);
     chooseStem(next < parts.size() ? parts[next] : whole);
 }
@@ -42,14 +44,14 @@ void StrengthDesk::regionFromLoop() {
     const Reel* reel = m_document.reel();
     if (!reel) return;
     if (!reel->loop) {
-        m_work.warn("A region needs a loop: drag over the picture, or set its edges with [ and ].");
+        m_work.warn(say("A region needs a loop: drag over the picture, or set its edges with [ and ]."));
         return;
     }
     StrengthRegion region{"", reel->loop->first, reel->loop->second, 0.1, reel->isolation()};
     try {
         StrengthTimeline timeline = reel->timeline();
         const int place = placeRegion(timeline, region);
-        m_document.editReel("Add region", [&](Reel& r) {
+        m_document.editReel(say("Add region"), [&](Reel& r) {
             r.timeline() = timeline;
             r.region = place;
         });
@@ -59,26 +61,27 @@ void StrengthDesk::regionFromLoop() {
 }
 
 void StrengthDesk::removeRegion(int region) {
-    m_document.editReel("Remove region", [&](Reel& r) {
+    m_document.editReel(say("Remove region"), [&](Reel& r) {
         r.timeline().regions.erase(r.timeline().regions.begin() + region);
         r.region = -1;
     });
 }
 
 void StrengthDesk::renameRegion(int region, const QString& name) {
-    edit("Name region", [&](StrengthTimeline& c) { c.regions[size_t(region)].name = name.trimmed().toStdString(); });
+    edit(say("Name region"),
+         [&](StrengthTimeline& c) { c.regions[size_t(region)].name = name.trimmed().toStdString(); });
 }
 
 void StrengthDesk::setFade(int region, double seconds, bool dragging) {
     edit(
-        "Set fade",
+        say("Set fade"),
         [&](StrengthTimeline& c) { c.regions[size_t(region)].fade = std::clamp(seconds, kShortestFade, kLongestFade); },
         dragging ? "fade" : "");
 }
 
 void StrengthDesk::moveBorder(int region, bool begin, double seconds) {
     edit(
-        "Move region",
+        say("Move region"),
         [&](StrengthTimeline& c) {
             StrengthRegion& r = c.regions[size_t(region)];
             const double low = region > 0 ? c.regions[size_t(region - 1)].to : 0.0;
@@ -92,7 +95,7 @@ void StrengthDesk::moveBorder(int region, bool begin, double seconds) {
 
 void StrengthDesk::copyTo(int region) {
     const IsolationSettings settings = m_document.reel()->isolation();
-    edit("Copy strength",
+    edit(say("Copy strength"),
          [&](StrengthTimeline& c) { (region < 0 ? c.base : c.regions[size_t(region)].settings) = settings; });
 }
 
@@ -111,7 +114,7 @@ const DrawnCurve* StrengthDesk::curve() const {
 void StrengthDesk::setCurve(DrawnCurve curve, bool dragging) {
     const std::string id = parameter().id;
     edit(
-        QString("Draw %1").arg(parameter().name),
+        say("Draw %1").arg(parameter().name),
         [&](StrengthTimeline& c) {
             if (curve.empty()) c.drawn.erase(id);
             else c.drawn[id] = curve;
@@ -121,9 +124,9 @@ void StrengthDesk::setCurve(DrawnCurve curve, bool dragging) {
 
 QString StrengthDesk::regionName(int region) const {
     const auto& regions = m_document.reel()->timeline().regions;
-    if (region < 0 || region >= int(regions.size())) return "Whole reel";
+    if (region < 0 || region >= int(regions.size())) return say("Whole reel");
     const auto& r = regions[size_t(region)];
-    return r.name.empty() ? QString("Region %1").arg(region + 1) : QString::fromStdString(r.name);
+    return r.name.empty() ? say("Region %1").arg(region + 1) : QString::fromStdString(r.name);
 }
 
 }  // namespace rivlen

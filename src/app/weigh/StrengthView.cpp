@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -20,14 +21,14 @@ StrengthView::StrengthView(StrengthDesk& desk, Document& document, Reels& reels,
     setFixedHeight(kHeight);
     setObjectName("strengthlane");
     setFocusPolicy(Qt::StrongFocus);
-    setAccessibleName("Strength over time");
-    setToolTip(
+    setAccessibleName(say("Strength over time"));
+    setToolTip(say(
         "Regions with settings of their own, and one setting over time.\nDouble-click draws a point; drag it, arrow "
-        "keys move it, Delete takes it away.\nDrag a region's border to move it.");
+        "keys move it, Delete takes it away.\nDrag a region's border to move it."));
     m_choice = new QComboBox(this);
     m_choice->setObjectName("drawnsetting");
-    m_choice->setAccessibleName("Setting shown over time");
-    for (const auto& p : isolationParameters()) m_choice->addItem(p.name);
+    m_choice->setAccessibleName(say("Setting shown over time"));
+    for (const auto& p : isolationParameters()) m_choice->addItem(said(p.name));
     m_choice->setStyleSheet("QComboBox { padding: 1px 6px; font-size: 11px }");
     m_choice->move(6, kBarTop + kBarHeight + 6);
     connect(m_choice, &QComboBox::currentIndexChanged, &desk, [&desk](int i) { desk.showParameter(size_t(i)); });
@@ -208,7 +209,7 @@ void StrengthView::paintRegions(QPainter& p) {
     if (regions.empty()) {
         p.setPen(theme::quietInk);
         p.drawText(QRectF(8, kBarTop, width() - 16, kBarHeight), Qt::AlignVCenter,
-                   "No regions: one strength for the whole reel. R gives the loop a strength of its own.");
+                   say("No regions: one strength for the whole reel. R gives the loop a strength of its own."));
     }
 }
 
@@ -241,7 +242,7 @@ void StrengthView::paintPicture(QPainter& p) {
     p.drawPath(path);
     p.setFont(theme::font(10));
     for (double v : {parameter.minimum, parameter.maximum}) {
-        const QString text = QString::fromStdString(describeValue(parameter, v));
+        const QString text = said(describeValue(parameter, v));
         const double w = p.fontMetrics().horizontalAdvance(text) + 8;
         const QRectF label(width() - w, v > parameter.minimum ? lane().top() + 1 : lane().bottom() - 14, w, 13);
         p.fillRect(label, theme::raised);
@@ -261,7 +262,7 @@ void StrengthView::paintPicture(QPainter& p) {
         p.drawText(QRectF(at.x() + (at.x() > width() - 80 ? -76 : 8),
                           std::clamp(at.y() - 8, lane().top(), lane().bottom() - 16), 68, 16),
                    (at.x() > width() - 80 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter,
-                   QString::fromStdString(describeValue(parameter, v)));
+                   said(describeValue(parameter, v)));
     }
 }
 

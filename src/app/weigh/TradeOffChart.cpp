@@ -8,16 +8,17 @@
 #include <cmath>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
 TradeOffChart::TradeOffChart(WeighDesk& desk, QWidget* parent) : QWidget(parent), m_desk(desk) {
     setObjectName("tradeoff");
-    setAccessibleName("Trade-off chart");
+    setAccessibleName(say("Trade-off chart"));
     setFocusPolicy(Qt::StrongFocus);
-    setToolTip(
+    setToolTip(say(
         "Spill against damage, from no isolation (left) to the strongest (right).\nDrag the dot along the curve, or "
-        "use the arrow keys; K takes the suggestion.");
+        "use the arrow keys; K takes the suggestion."));
     connect(&desk, &WeighDesk::changed, this, qOverload<>(&QWidget::update));
 }
 
@@ -53,20 +54,20 @@ void TradeOffChart::paintEvent(QPaintEvent*) {
     p.drawLine(a.bottomLeft(), a.bottomRight());
     p.drawLine(a.topLeft(), a.bottomLeft());
     p.setPen(theme::quietInk);
-    p.drawText(QRectF(a.left(), a.bottom() + 4, a.width(), 16), Qt::AlignHCenter, "less spill →");
+    p.drawText(QRectF(a.left(), a.bottom() + 4, a.width(), 16), Qt::AlignHCenter, say("less spill →"));
     p.save();
     p.translate(12, a.center().y());
     p.rotate(-90);
-    p.drawText(QRectF(-60, -8, 120, 16), Qt::AlignCenter, "damage →");
+    p.drawText(QRectF(-60, -8, 120, 16), Qt::AlignCenter, say("damage →"));
     p.restore();
     const auto* found = m_desk.result();
     if (!found || !found->curve) {
         p.drawText(a, Qt::AlignCenter | Qt::TextWordWrap,
-                   m_desk.hidden() ? "Hidden until the blind comparison ends."
-                   : m_desk.busy() ? "Weighing…"
+                   m_desk.hidden() ? say("Hidden until the blind comparison ends.")
+                   : m_desk.busy() ? say("Weighing…")
                    : !m_desk.hindrance().isEmpty()
                        ? m_desk.hindrance()
-                       : "The trade-off of spill and damage appears here once the reel is split.");
+                       : say("The trade-off of spill and damage appears here once the reel is split."));
         return;
     }
     const auto& curve = found->curve->curve;
@@ -102,10 +103,10 @@ void TradeOffChart::paintEvent(QPaintEvent*) {
                    text);
     };
     if (std::hypot(knee.x() - now.x(), knee.y() - now.y()) < 8) {
-        label(now, "now, as suggested", theme::ink, now.y() - a.top() > 26 ? -14 : 24);
+        label(now, say("now, as suggested"), theme::ink, now.y() - a.top() > 26 ? -14 : 24);
     } else {
-        label(knee, "suggested", theme::good, 22);
-        label(now, "now", theme::ink, now.y() - a.top() > 26 ? -12 : 22);
+        label(knee, say("suggested"), theme::good, 22);
+        label(now, say("now"), theme::ink, now.y() - a.top() > 26 ? -12 : 22);
     }
 }
 

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "app/widgets/PanelParts.h"
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -17,9 +18,9 @@ TrialControls::TrialControls(Hearing& hearing, TrialDesk& trials, const QString&
     column->setSpacing(6);
     m_state = addPageText(column);
     auto* tries = new QHBoxLayout;
-    m_try =
-        makeSmallButton(named("try").constData(), "Try them",
-                        "Separates the loop with every network and quality, at this strength and the candidates' (T)");
+    m_try = makeSmallButton(
+        named("try").constData(), say("Try them"),
+        say("Separates the loop with every network and quality, at this strength and the candidates' (T)"));
     m_progress = new QProgressBar;
     m_progress->setTextVisible(false);
     m_progress->setFixedHeight(6);
@@ -30,8 +31,8 @@ TrialControls::TrialControls(Hearing& hearing, TrialDesk& trials, const QString&
     m_table = new QTableWidget(0, 3);
     m_table->setTabKeyNavigation(false);  // Tab goes on to the next control, arrows go from cell to cell
     m_table->setObjectName(named("trials"));
-    m_table->setAccessibleName("Trials, the best first");
-    m_table->setHorizontalHeaderLabels({"Best first", "Spill", "Damage"});
+    m_table->setAccessibleName(say("Trials, the best first"));
+    m_table->setHorizontalHeaderLabels({say("Best first"), say("Spill"), say("Damage")});
     m_table->verticalHeader()->hide();
     m_table->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
     m_table->horizontalHeader()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
@@ -42,14 +43,15 @@ TrialControls::TrialControls(Hearing& hearing, TrialDesk& trials, const QString&
     m_table->setEditTriggers(QAbstractItemView::NoEditTriggers);
     m_table->setShowGrid(false);
     m_table->setFont(theme::font(12));
-    m_table->setToolTip("A click or Return plays one in the loop, at equal loudness");
+    m_table->setToolTip(say("A click or Return plays one in the loop, at equal loudness"));
     column->addWidget(m_table, 1);
     m_reason = addPageText(column);
     m_reason->setObjectName(named("trialreason"));
     auto* last = new QHBoxLayout;
-    m_own = makeSmallButton(named("hearown").constData(), "Back to this reel's", "Plays the stems that the reel has");
-    m_use = makeSmallButton(named("usetrial").constData(), "Use it",
-                            "Takes its network, quality and strength for the whole reel");
+    m_own = makeSmallButton(named("hearown").constData(), say("Back to this reel's"),
+                            say("Plays the stems that the reel has"));
+    m_use = makeSmallButton(named("usetrial").constData(), say("Use it"),
+                            say("Takes its network, quality and strength for the whole reel"));
     last->addWidget(m_own);
     last->addStretch();
     last->addWidget(m_use);
@@ -74,7 +76,7 @@ void TrialControls::refresh() {
     const bool blind = m_hearing.blind();
     const QString why = m_trials.hindrance();
     const bool busy = m_trials.busy();
-    m_try->setText(busy ? "Cancel" : "Try them");
+    m_try->setText(busy ? say("Cancel") : say("Try them"));
     m_try->setEnabled(!blind && (busy || why.isEmpty()));
     m_progress->setVisible(busy);
     if (busy && !m_live.isActive()) m_live.start(100);
@@ -83,20 +85,20 @@ void TrialControls::refresh() {
     const auto time = [](double s) { return QString::fromStdString(formatTime(s)).chopped(2); };
     m_state->setText(!why.isEmpty() ? why
                      : answers.empty()
-                         ? QString("Each is separated at once, and heard before it is used.")
-                         : QString("Of %1 to %2.").arg(time(m_trials.span().first), time(m_trials.span().second)));
+                         ? say("Each is separated at once, and heard before it is used.")
+                         : say("Of %1 to %2.").arg(time(m_trials.span().first), time(m_trials.span().second)));
     if (m_table->rowCount() != int(answers.size())) m_table->setRowCount(int(answers.size()));
     for (size_t i = 0; i < answers.size(); ++i) {
         const auto& row = answers[i].row;
         const QStringList cells{
-            QString::fromStdString(row.name),
-            blind ? "hidden" : QString("%1 dB").arg(row.weighing.spillDb, 0, 'f', 1).replace('-', QChar(0x2212)),
-            blind ? "hidden" : QString::number(std::lround(row.weighing.damage.total))};
+            said(row.name),
+            blind ? say("hidden") : QString("%1 dB").arg(row.weighing.spillDb, 0, 'f', 1).replace('-', QChar(0x2212)),
+            blind ? say("hidden") : QString::number(std::lround(row.weighing.damage.total))};
         for (int c = 0; c < cells.size(); ++c) {
             if (!m_table->item(int(i), c)) m_table->setItem(int(i), c, new QTableWidgetItem);
             auto* item = m_table->item(int(i), c);
             item->setText(cells[c]);
-            item->setToolTip(QString("Separated in %1 s").arg(row.seconds, 0, 'f', 1));
+            item->setToolTip(say("Separated in %1 s").arg(row.seconds, 0, 'f', 1));
             item->setTextAlignment((c == 0 ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter);
             item->setFont(theme::font(12, int(i) == m_trials.heard() ? QFont::DemiBold : QFont::Normal));
         }

@@ -5,6 +5,7 @@
 #include "app/weigh/CandidateDesk.h"
 #include "app/weigh/TemporaryStore.h"
 #include "app/weigh/TriedSound.h"
+#include "app/words/Say.h"
 #include "core/loudness/Loudness.h"
 #include "core/media/MediaReader.h"
 #include "core/separation/Network.h"
@@ -24,7 +25,7 @@ struct TrialDesk::Networks {
 namespace {
 
 QString nameOf(const TrialChoice& choice, int candidate) {
-    return QString::fromStdString(choice.name) + (candidate < 0 ? QString() : ", " + CandidateDesk::letter(candidate));
+    return said(choice.name) + (candidate < 0 ? QString() : ", " + CandidateDesk::letter(candidate));
 }
 
 }  // namespace
@@ -53,13 +54,14 @@ TrialDesk::TrialDesk(Document& document, Reels& reels, Splitting& splitting, Hea
 QString TrialDesk::hindrance() const {
     const Reel* reel = m_document.reel();
     const ReelFacts* state = m_reels.current();
-    if (!reel || !state->info || state->missing) return "Add a recording at Intake first.";
+    if (!reel || !state->info || state->missing) return say("Add a recording at Intake first.");
     if (!stemOfPart(reel->stem).empty())
-        return "Trials are of stems: choose Dialogue, Music or Ambience at Weigh first.";
-    if (!reel->loop) return "Set a loop of up to 30 s: drag over the picture.";
+        return say("Trials are of stems: choose Dialogue, Music or Ambience at Weigh first.");
+    if (!reel->loop) return say("Set a loop of up to 30 s: drag over the picture.");
     if (reel->loop->second - reel->loop->first > kLongest + 0.001)
-        return "The loop is longer than 30 s: make it shorter.";
-    if (reel->loop->second - reel->loop->first < 0.5) return "The loop is shorter than half a second: make it longer.";
+        return say("The loop is longer than 30 s: make it shorter.");
+    if (reel->loop->second - reel->loop->first < 0.5)
+        return say("The loop is shorter than half a second: make it longer.");
     return {};
 }
 
@@ -89,7 +91,7 @@ void TrialDesk::start() {
     m_done = 0;
     for (const TrialChoice& choice : choices)
         m_own.submit(
-            "Trying " + choice.name,
+            say("Trying ") + said(choice.name),
             [this, choice, timelines, whose, source = m_reels.splitFile(reel), span = m_span,
              networks = m_networks](Progress& progress, const Work::Post& post) {
                 MediaReader reader(source);
@@ -132,7 +134,7 @@ void TrialDesk::take(const std::vector<Answer>& answers) {
     std::vector<Answer> sorted;
     for (size_t i : ranking.order) sorted.push_back(m_answers[i]);
     m_answers = std::move(sorted);
-    m_reason = QString::fromStdString(ranking.reason);
+    m_reason = said(ranking.reason);
     m_heard = -1;
     for (size_t i = 0; playing && i < m_answers.size(); ++i)
         if (m_answers[i].stems.get() == playing && m_answers[i].candidate == candidate) m_heard = int(i);
@@ -171,7 +173,7 @@ void TrialDesk::use(int answer) {
     if (answer < 0 || answer >= int(m_answers.size())) return;
     const Answer a = m_answers[size_t(answer)];
     hear(-1);
-    m_document.editReel("Use " + nameOf(a.choice, a.candidate), [&](Reel& r) {
+    m_document.editReel(say("Use ") + nameOf(a.choice, a.candidate), [&](Reel& r) {
         r.network = a.choice.network;
         r.scene = a.choice.scene;
         r.quality = a.choice.quality;

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/words/Say.h"
 #include "core/isolation/Weighable.h"
 #include "core/media/MediaReader.h"
 
@@ -100,7 +101,7 @@ void WeighDesk::start() {
     const std::string key = store->folder().string() + "/" + std::to_string(store->version()) + "/" +
                             std::to_string(from) + "/" + std::to_string(to) + "/" + reel->stem + "/" + roomOf(timeline);
     m_own.submit(
-        "Weighing",
+        say("Weighing"),
         [this, bench = m_bench, key, store, source = m_reels.heardFile(*reel), id = reel->id, settings, timeline, base,
          from, to](Progress& progress, const Work::Post& post) {
             if (bench->key != key) {
@@ -111,7 +112,7 @@ void WeighDesk::start() {
                 bench->weigher.reset();
                 bench->curve.reset();
                 const int64_t count = std::llround(to * reader.sampleRate()) - first;
-                const auto why = QString::fromStdString(hindranceToWeighing(reader, first, count));
+                const auto why = said(hindranceToWeighing(reader, first, count));
                 post([this, why] {
                     m_hindrance = why;
                     if (!why.isEmpty()) m_result.reset();
@@ -177,7 +178,7 @@ void WeighDesk::moveTo(double position, bool dragging) {
     const double firmness = std::round(curve[i].firmness + f * (curve[i + 1].firmness - curve[i].firmness));
     m_chartFirmness = firmness;
     m_document.editReel(
-        "Set strength", [&](Reel& reel) { reel.isolation().depth = depth, reel.isolation().firmness = firmness; },
+        say("Set strength"), [&](Reel& reel) { reel.isolation().depth = depth, reel.isolation().firmness = firmness; },
         dragging ? "trade-off" : "");
 }
 

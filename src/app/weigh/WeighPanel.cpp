@@ -16,6 +16,7 @@
 #include "app/weigh/StrengthControls.h"
 #include "app/widgets/PanelParts.h"
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -26,7 +27,7 @@ public:
     WeighPanel(Document& document, Reels& reels, Splitting& splitting, Hearing& hearing, Work& work,
                StrengthDesk& strength, WeighDesk& weigh, CandidateDesk& candidates, TrialDesk& trials,
                OutsideDesk& outside)
-        : StagePanel("How strong before it hurts?"),
+        : StagePanel(say("How strong before it hurts?")),
           m_document(document),
           m_reels(reels),
           m_hearing(hearing),
@@ -38,7 +39,7 @@ public:
             b->setObjectName(QString("strength_%1").arg(QString::fromStdString(kStemNames[i])));
             b->setCheckable(true);
             b->setToolTip(
-                QString("Weigh the strength of the %1 (Ctrl+%2)").arg(theme::stemName(int(i)).toLower()).arg(i + 1));
+                say("Weigh the strength of the %1 (Ctrl+%2)").arg(within(theme::stemName(int(i)))).arg(i + 1));
             b->setStyleSheet(theme::sheet("QPushButton { padding: 4px 8px; border-bottom: 3px solid %1 } "
                                           "QPushButton:checked { background: %1; color: @ground }")
                                  .arg(theme::stemColor(int(i)).name()));
@@ -51,8 +52,8 @@ public:
         m_column->addLayout(row);
         m_part = new QComboBox;
         m_part->setObjectName("weighpart");
-        m_part->setAccessibleName("Part of the stem");
-        m_part->setToolTip("Weigh one part of the stem, which is taken apart for it (Shift+P: the next one)");
+        m_part->setAccessibleName(say("Part of the stem"));
+        m_part->setToolTip(say("Weigh one part of the stem, which is taken apart for it (Shift+P: the next one)"));
         connect(m_part, &QComboBox::activated, this, [this](int i) {
             m_strength.chooseStem(m_part->itemData(i).toString().toStdString());
             refresh();
@@ -69,7 +70,7 @@ public:
         second->addWidget(m_part);
         second->addWidget(m_presets);
         m_column->addLayout(second);
-        m_tabs = makePageTabs("weightabs", {"Strength", "Over time", "Compare", "Outside"});
+        m_tabs = makePageTabs("weightabs", {say("Strength"), say("Over time"), say("Compare"), say("Outside")});
         auto* pages = new QStackedWidget;
         pages->addWidget(new StrengthControls(document, reels, hearing, work, weigh));
         pages->addWidget(new OverTimeControls(document, reels, splitting, hearing, work, strength));
@@ -94,9 +95,10 @@ public:
             m_stems[i]->setChecked(reel && stemPlace(reel->stem) == i);
         }
         refreshPart(ready ? reel : nullptr, s ? s->stems.get() : nullptr);
-        m_where->setText(!reel       ? "Add a recording at Intake first."
-                         : !s->stems ? "Split this reel first; then its strength is weighed here, live while it plays."
-                         : m_part->isHidden() ? QString("In force on: %1").arg(m_strength.regionName(reel->region))
+        m_where->setText(!reel ? say("Add a recording at Intake first.")
+                         : !s->stems
+                             ? say("Split this reel first; then its strength is weighed here, live while it plays.")
+                         : m_part->isHidden() ? say("In force on: %1").arg(m_strength.regionName(reel->region))
                                               : m_strength.regionName(reel->region));
     }
 
@@ -107,12 +109,11 @@ private:
         if (m_part->isHidden()) return;
         const bool pending = !stemOfPart(reel->stem).empty() && !stems->parts(whole);
         m_part->clear();
-        m_part->addItem("All of the " + QString::fromStdString(whole), QString::fromStdString(whole));
+        m_part->addItem(say("All of the %1").arg(said(whole)), QString::fromStdString(whole));
         for (const std::string& part : partsOf(whole))
-            m_part->addItem(partLetter(part) + "  " + QString::fromStdString(partTitle(part)) +
-                                (pending && part == reel->stem
-                                     ? ": being taken out of the " + QString::fromStdString(whole) + QChar(0x2026)
-                                     : QString()),
+            m_part->addItem(partLetter(part) + "  " + said(partTitle(part)) +
+                                (pending && part == reel->stem ? say(": being taken out of the %1…").arg(said(whole))
+                                                               : QString()),
                             QString::fromStdString(part));
         m_part->setCurrentIndex(1 + partPlace(reel->stem));
     }

@@ -5,6 +5,7 @@
 #include <QVBoxLayout>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -26,9 +27,9 @@ WeighStrip::WeighStrip(WeighDesk& desk, QWidget* parent) : QWidget(parent), m_de
     m_reason->setStyleSheet(theme::sheet("color: @quiet"));
     m_reason->setFont(theme::font(12));
     m_reason->setFixedHeight(34);
-    m_take = new QPushButton("Take it");
+    m_take = new QPushButton(say("Take it"));
     m_take->setObjectName("suggestion");
-    m_take->setToolTip("Sets Depth and Firmness to the suggestion (K)");
+    m_take->setToolTip(say("Sets Depth and Firmness to the suggestion (K)"));
     m_take->setStyleSheet("padding: 3px 10px");
     below->setSpacing(12);
     below->addWidget(m_reason, 1);
@@ -38,12 +39,13 @@ WeighStrip::WeighStrip(WeighDesk& desk, QWidget* parent) : QWidget(parent), m_de
     row->addWidget(new DamageBars(desk));
     auto* right = new QVBoxLayout;
     right->setSpacing(4);
-    auto* title = new QLabel("Worst places");
+    auto* title = new QLabel(say("Worst places"));
     title->setFont(theme::font(13, QFont::DemiBold));
-    title->setToolTip("Where isolation hurts most or leaves most. N and Shift+N step through them, each in a loop.");
+    title->setToolTip(
+        say("Where isolation hurts most or leaves most. N and Shift+N step through them, each in a loop."));
     m_places = new QListWidget;
     m_places->setObjectName("places");
-    m_places->setAccessibleName("Worst places");
+    m_places->setAccessibleName(say("Worst places"));
     m_places->setFont(theme::font(12));
     m_places->setStyleSheet(theme::sheet(
         "QListWidget { background: @ground; border: 1px solid @line; border-radius: 4px; } QListWidget::item { "
@@ -65,10 +67,9 @@ void WeighStrip::refresh() {
     if (curve) {
         const TradePoint& knee = found->curve->curve[size_t(found->curve->knee)];
         const auto& table = isolationParameters();
-        m_reason->setText(QString("Suggested: Depth %1, Firmness %2. %3")
-                              .arg(QString::fromStdString(describeValue(table[0], knee.depth)),
-                                   QString::fromStdString(describeValue(table[1], knee.firmness)),
-                                   QString::fromStdString(found->curve->reason)));
+        m_reason->setText(say("Suggested: Depth %1, Firmness %2. %3")
+                              .arg(said(describeValue(table[0], knee.depth)),
+                                   said(describeValue(table[1], knee.firmness)), said(found->curve->reason)));
     } else {
         m_reason->clear();
     }
@@ -81,8 +82,8 @@ void WeighStrip::refresh() {
                                     : QString::number(std::lround(w.points));
             lines << QString("%1   %2   %3 %4")
                          .arg(i + 1, 2)
-                         .arg(QString::fromStdString(formatTime(found->from + w.seconds)).chopped(2),
-                              QString::fromStdString(w.what), how);
+                         .arg(QString::fromStdString(formatTime(found->from + w.seconds)).chopped(2), said(w.what),
+                              how);
         }
     QStringList shown;
     for (int i = 0; i < m_places->count(); ++i) shown << m_places->item(i)->text();

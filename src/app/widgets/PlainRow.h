@@ -2,6 +2,7 @@
 #include <QRegularExpression>
 
 #include "app/widgets/ValueRow.h"
+#include "app/words/Say.h"
 #include "core/base/Error.h"
 
 namespace rivlen {
@@ -19,7 +20,7 @@ inline ValueRow* makePlainRow(const QString& id, const QString& name, const QStr
         bool good = false;
         const double v = number.trimmed().toDouble(&good);
         if (!good || v < low || v > high)
-            throw Error(Error::Kind::Usage, QString("\"%1\" is not a value for %2: give %3 to %4 %5")
+            throw Error(Error::Kind::Usage, say("\"%1\" is not a value for %2: give %3 to %4 %5")
                                                     .arg(text, name)
                                                     .arg(low)
                                                     .arg(high)

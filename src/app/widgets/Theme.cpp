@@ -10,6 +10,7 @@
 #include <cmath>
 #include <vector>
 
+#include "app/words/Say.h"
 #include "core/base/Resources.h"
 
 namespace rivlen::theme {
@@ -51,7 +52,9 @@ QString appearanceId(Appearance a) {
     return a == Appearance::Desk ? "desk" : a == Appearance::Paper ? "paper" : "contrast";
 }
 QString appearanceName(Appearance a) {
-    return a == Appearance::Desk ? "Desk (dark)" : a == Appearance::Paper ? "Paper (light)" : "High contrast";
+    return a == Appearance::Desk    ? say("Desk (dark)")
+           : a == Appearance::Paper ? say("Paper (light)")
+                                    : say("High contrast");
 }
 
 Appearance chosenAppearance() {
@@ -91,7 +94,7 @@ QColor sunk(const QColor& hue, int per100) {
 
 QColor stemColor(int stem) { return stem == 0 ? dialogue : stem == 1 ? music : ambience; }
 QString stemLetter(int stem) { return stem == 0 ? "D" : stem == 1 ? "M" : "A"; }
-QString stemName(int stem) { return stem == 0 ? "Dialogue" : stem == 1 ? "Music" : "Ambience"; }
+QString stemName(int stem) { return stem == 0 ? say("Dialogue") : stem == 1 ? say("Music") : say("Ambience"); }
 
 QFont font(int pixels, int weight) {
     QFont f("Inter");

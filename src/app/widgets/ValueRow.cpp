@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -32,8 +33,8 @@ ValueRow::ValueRow(Range range, QWidget* name, QWidget* parent) : QWidget(parent
     m_reset = new QPushButton(QString(QChar(0x21ba)));
     m_reset->setStyleSheet("padding: 3px 7px");
     m_reset->setObjectName(m_range.id + "_reset");
-    m_reset->setToolTip(QString("Reset: %1").arg(m_range.describe(m_range.usual)));
-    m_reset->setAccessibleName(QString("Reset %1").arg(m_range.name));
+    m_reset->setToolTip(say("Reset: %1").arg(m_range.describe(m_range.usual)));
+    m_reset->setAccessibleName(say("Reset %1").arg(m_range.name));
     row->addWidget(name);
     row->addWidget(m_slider, 1);
     row->addWidget(m_value);

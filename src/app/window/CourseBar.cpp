@@ -6,6 +6,7 @@
 #include <QToolTip>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -14,7 +15,7 @@ CourseBar::CourseBar(Document& document, Reels& reels, QWidget* parent)
     connect(&document, &Document::changed, this, qOverload<>(&QWidget::update));
     connect(&reels, &Reels::read, this, qOverload<>(&QWidget::update));
     connect(&reels, &Reels::stemsChanged, this, qOverload<>(&QWidget::update));
-    setAccessibleName("Course: the five stages");
+    setAccessibleName(say("Course: the five stages"));
 }
 
 CourseBar::State CourseBar::stationState(int station) const {
@@ -78,7 +79,7 @@ void CourseBar::paintEvent(QPaintEvent*) {
         p.setFont(theme::font(13, here ? QFont::DemiBold : QFont::Normal));
         p.setPen(here ? theme::ink : theme::quietInk);
         p.drawText(QRectF(stationRect(i).left(), 28, stationRect(i).width(), 20), Qt::AlignCenter,
-                   kStages[size_t(i)].name);
+                   say(kStages[size_t(i)].name));
         if (here) p.fillRect(QRectF(centre.x() - 26, height() - 3, 52, 2), theme::ink);
     }
 }
@@ -91,7 +92,7 @@ bool CourseBar::event(QEvent* e) {
     if (e->type() == QEvent::ToolTip) {
         const auto* help = static_cast<QHelpEvent*>(e);
         if (const int i = stationAt(help->pos()); i >= 0)
-            QToolTip::showText(help->globalPos(), QString("%1 (Alt+%2)").arg(kStages[size_t(i)].question).arg(i + 1),
+            QToolTip::showText(help->globalPos(), say("%1 (Alt+%2)").arg(say(kStages[size_t(i)].question)).arg(i + 1),
                                this);
         return true;
     }

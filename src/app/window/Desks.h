@@ -28,7 +28,7 @@ struct Desks {
           weigh(s.document, s.reels, s.hearing, s.work),
           candidates(s.document, s.reels, s.hearing, s.work),
           trials(s.document, s.reels, s.splitting, s.hearing, s.work),
-          rebuild(s.document, s.reels, s.splitting, s.apart, s.hearing, s.work),
+          rebuild(s.document, s.file, s.reels, s.splitting, s.apart, s.hearing, s.work),
           outside(
               s.document, s.file, s.reels, s.hearing,
               [this](const QString& step, const std::function<std::string(Rebuild&)>& change) {

@@ -30,6 +30,8 @@
 #include "app/window/FollowPicture.h"
 #include "app/window/HeldKeys.h"
 #include "app/window/WindowKeys.h"
+#include "app/words/Language.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -77,7 +79,9 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
     connect(&m_desks.dispatch, &DispatchDesk::changed, this, &MainWindow::proposeNext);
     connect(&studio.apart, &TakingApart::changed, this, &MainWindow::proposeNext);
     connect(m_workLine, &WorkLine::nextWanted, this, &MainWindow::doNext);
-    menuBar()->addMenu("Help")->addAction("Keyboard shortcuts", QKeySequence("F1"), this, &MainWindow::showShortcuts);
+    menuBar()
+        ->addMenu(say("Help"))
+        ->addAction(say("Keyboard shortcuts"), QKeySequence("F1"), this, &MainWindow::showShortcuts);
     followPicture(*m_dock, m_desks.rebuild.follow, studio.document, studio.hearing);
     addKeys();
     qApp->installEventFilter(new HeldKeys(studio.hearing, this));
@@ -85,9 +89,9 @@ MainWindow::MainWindow(Studio& studio, QWidget* parent)
 }
 
 void MainWindow::makeViewMenu() {
-    m_meterWindow = new OwnWindow("meter", "Meters", new MeterView(m_desks.meters), nullptr, this);
+    m_meterWindow = new OwnWindow("meter", say("Meters"), new MeterView(m_desks.meters), nullptr, this);
     m_meterWindow->resize(420, 140);
-    auto* view = menuBar()->addMenu("View");
+    auto* view = menuBar()->addMenu(say("View"));
     const auto window = [&](const QString& name, const char* keys, OwnWindow& own) {
         auto* action = view->addAction(name);
         action->setShortcut(QKeySequence(keys));
@@ -95,35 +99,36 @@ void MainWindow::makeViewMenu() {
         connect(action, &QAction::triggered, &own, &OwnWindow::set);
         connect(&own, &OwnWindow::changed, action, &QAction::setChecked);
     };
-    window("Meters", "G", *m_meterWindow);
-    window("Picture in its own window", "Ctrl+Shift+V", m_pictures->pictureWindow());
-    window("Lanes in their own window", "Ctrl+Shift+L", m_pictures->lanesWindow());
+    window(say("Meters"), "G", *m_meterWindow);
+    window(say("Picture in its own window"), "Ctrl+Shift+V", m_pictures->pictureWindow());
+    window(say("Lanes in their own window"), "Ctrl+Shift+L", m_pictures->lanesWindow());
     Headphones& head = m_studio.hearing.headphones();
-    auto* phones = view->addAction("Headphones");
+    auto* phones = view->addAction(say("Headphones"));
     phones->setShortcut(QKeySequence("Ctrl+H"));
     phones->setCheckable(true);
     phones->setChecked(head.on());
     connect(phones, &QAction::triggered, &head, &Headphones::set);
     connect(&head, &Headphones::changed, phones, [phones, &head] { phones->setChecked(head.on()); });
-    view->addAction("Head-related responses…", this, [this, &head] {
-        const QString file = QFileDialog::getOpenFileName(this, "Head-related responses", {}, "SOFA files (*.sofa)");
+    view->addAction(say("Head-related responses…"), this, [this, &head] {
+        const QString file =
+            QFileDialog::getOpenFileName(this, say("Head-related responses"), {}, say("SOFA files (*.sofa)"));
         if (!file.isEmpty()) head.choose(toPath(file));
     });
-    auto* shipped = view->addAction("Head-related responses that are shipped", this, [&head] { head.choose({}); });
+    auto* shipped = view->addAction(say("Head-related responses that are shipped"), this, [&head] { head.choose({}); });
     connect(view, &QMenu::aboutToShow, shipped, [shipped, &head] { shipped->setEnabled(!head.file().empty()); });
-    auto* tracker = view->addAction("Head tracker");
-    tracker->setToolTip("Turns the head by what a tracker on this machine sends (OSC, /head/yaw)");
+    auto* tracker = view->addAction(say("Head tracker"));
+    tracker->setToolTip(say("Turns the head by what a tracker on this machine sends (OSC, /head/yaw)"));
     tracker->setCheckable(true);
     connect(tracker, &QAction::triggered, &m_tracker, &HeadTracker::set);
     connect(&m_tracker, &HeadTracker::changed, tracker, [this, tracker] { tracker->setChecked(m_tracker.on()); });
-    view->addAction("Port of the head tracker…", this, [this] {
+    view->addAction(say("Port of the head tracker…"), this, [this] {
         bool taken = false;
-        const int port = QInputDialog::getInt(this, "Head tracker", "UDP port of this machine:", m_tracker.port(), 1024,
-                                              65535, 1, &taken);
+        const int port = QInputDialog::getInt(this, say("Head tracker"), say("UDP port of this machine:"),
+                                              m_tracker.port(), 1024, 65535, 1, &taken);
         if (taken) m_tracker.setPort(port);
     });
-    view->addAction("Sound output…", this, [this] { openSoundOutputDialog(m_studio.hearing.output(), this); });
-    auto* looks = view->addMenu("Appearance");
+    view->addAction(say("Sound output…"), this, [this] { openSoundOutputDialog(m_studio.hearing.output(), this); });
+    auto* looks = view->addMenu(say("Appearance"));
     auto* one = new QActionGroup(looks);
     for (int i = 0; i < theme::kAppearances; ++i) {
         auto* look = looks->addAction(theme::appearanceName(theme::Appearance(i)));
@@ -132,10 +137,22 @@ void MainWindow::makeViewMenu() {
         look->setChecked(theme::chosenAppearance() == theme::Appearance(i));
         connect(look, &QAction::triggered, this, [this, i] {
             theme::chooseAppearance(theme::Appearance(i));
-            m_studio.work.report("The appearance is another one from the next start on.");
+            m_studio.work.report(say("The appearance is another one from the next start on."));
         });
     }
-    m_proposing = view->addAction("Propose the next step");
+    auto* languages = view->addMenu(say("Language of the window"));
+    auto* spoken = new QActionGroup(languages);
+    for (const QString& id : language::all()) {
+        auto* choice = languages->addAction(language::name(id));
+        choice->setActionGroup(spoken);
+        choice->setCheckable(true);
+        choice->setChecked(language::chosen() == id);
+        connect(choice, &QAction::triggered, this, [this, id] {
+            language::choose(id);
+            m_studio.work.report(say("The language is another one from the next start on."));
+        });
+    }
+    m_proposing = view->addAction(say("Propose the next step"));
     m_proposing->setCheckable(true);
     m_proposing->setChecked(QSettings().value("proposeNext", true).toBool());
     connect(m_proposing, &QAction::toggled, this, [this](bool on) {
@@ -162,9 +179,9 @@ void MainWindow::restoreLayout() {
 }
 
 QWidget* MainWindow::makeCentre() {
-    m_empty = new QLabel(
+    m_empty = new QLabel(say(
         "Drop a mixed recording here, audio or video,\nor press Ctrl+I to choose one.\n\nRivlen takes it apart into "
-        "dialogue, music and ambience, on this machine only.");
+        "dialogue, music and ambience, on this machine only."));
     m_empty->setAlignment(Qt::AlignCenter);
     m_empty->setFont(theme::font(16));
     m_empty->setStyleSheet(theme::sheet("color: @quiet"));
@@ -227,7 +244,7 @@ bool MainWindow::busy() const {
 
 void MainWindow::refresh() {
     const Session& session = m_studio.document.session();
-    setWindowTitle(QString::fromStdString(session.name) + " – Rivlen");
+    setWindowTitle(QString::fromStdString(session.name) + say(" – Rivlen"));
     m_top->refresh();
     for (size_t i = 0; i < kStages.size(); ++i)
         if (session.stage == kStages[i].id) m_panels->setCurrentIndex(int(i));
@@ -273,7 +290,7 @@ void MainWindow::tick() {
 
 void MainWindow::showShortcuts() {
     QMessageBox box(this);
-    box.setWindowTitle("Keyboard shortcuts");
+    box.setWindowTitle(say("Keyboard shortcuts"));
     box.setTextFormat(Qt::RichText);
     box.setText(m_keys.html());
     box.exec();

@@ -8,6 +8,7 @@
 
 #include "app/rebuild/MendAreas.h"
 #include "app/weigh/WorstPlaceMarks.h"
+#include "app/words/Say.h"
 #include "core/isolation/StemNames.h"
 
 namespace rivlen {
@@ -50,17 +51,17 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* main) : m_studio(studi
     m_lanes = new LanesView(desks.rebuild, document, reels, studio.splitting, hearing, m_axis);
     m_strength = new StrengthView(desks.strength, document, reels, hearing, m_axis);
     m_weighStrip = new WeighStrip(desks.weigh);
-    const std::pair<TimeView*, const char*> named[] = {{m_ruler, "Time scale"},
-                                                       {m_strip, "Pictures of the video along time"},
-                                                       {m_current, "Current: the recording divided into its stems"},
-                                                       {m_ownership, "Ownership: which stem owns which sound"},
-                                                       {m_difference, "Difference of two candidates"},
-                                                       {m_delivery, "The delivered file along time"},
-                                                       {m_faults, "Faults along time"},
-                                                       {m_loudness, "Loudness and noise floor along time"},
-                                                       {m_stems, "The stems one above the other"},
-                                                       {m_marks, "Marks along time"},
-                                                       {m_confidence, "How sure the network was along time"}};
+    const std::pair<TimeView*, QString> named[] = {{m_ruler, say("Time scale")},
+                                                   {m_strip, say("Pictures of the video along time")},
+                                                   {m_current, say("Current: the recording divided into its stems")},
+                                                   {m_ownership, say("Ownership: which stem owns which sound")},
+                                                   {m_difference, say("Difference of two candidates")},
+                                                   {m_delivery, say("The delivered file along time")},
+                                                   {m_faults, say("Faults along time")},
+                                                   {m_loudness, say("Loudness and noise floor along time")},
+                                                   {m_stems, say("The stems one above the other")},
+                                                   {m_marks, say("Marks along time")},
+                                                   {m_confidence, say("How sure the network was along time")}};
     for (const auto& [view, name] : named) view->setAccessibleName(name);
 
     auto* stack = new QVBoxLayout(this);
@@ -85,8 +86,8 @@ Pictures::Pictures(Studio& studio, Desks& desks, QWidget* main) : m_studio(studi
     m_elsewhere->setStyleSheet(theme::sheet("color: @quiet"));
     stack->addWidget(m_elsewhere, 1);
     stack->addLayout(makeScrollRow());
-    m_pictureWindow = makeWindow("pictures", "Current and Ownership", m_large, stack, main);
-    m_lanesWindow = makeWindow("lanes", "Lanes", m_lanes, stack, main);
+    m_pictureWindow = makeWindow("pictures", say("Current and Ownership"), m_large, stack, main);
+    m_lanesWindow = makeWindow("lanes", say("Lanes"), m_lanes, stack, main);
 
     connect(&reels, &Reels::read, this, &Pictures::followReel);
     connect(&m_axis, &TimeAxis::changed, this, &Pictures::showStems);
@@ -115,13 +116,13 @@ QLayout* Pictures::makeScrollRow() {
     m_scroll = new QScrollBar(Qt::Horizontal);
     m_view = new QPushButton;
     m_view->setObjectName("view");
-    m_view->setToolTip("Switches between the Current and the Ownership picture (V)");
+    m_view->setToolTip(say("Switches between the Current and the Ownership picture (V)"));
     m_view->setStyleSheet("padding: 3px 10px");
     m_window = new QComboBox;
     m_window->setObjectName("spectrumwindow");
-    m_window->setAccessibleName("Length of the spectra");
+    m_window->setAccessibleName(say("Length of the spectra"));
     m_window->setToolTip(
-        "How long a stretch each spectrum looks at: short ones part moments, long ones tones (Shift+V)");
+        say("How long a stretch each spectrum looks at: short ones part moments, long ones tones (Shift+V)"));
     m_window->addItem("11 ms", kShortWindow);
     m_window->addItem("43 ms", kUsualWindow);
     m_window->addItem("171 ms", kLongWindow);
@@ -130,10 +131,10 @@ QLayout* Pictures::makeScrollRow() {
             [this](int i) { m_ownership->setWindow(m_window->itemData(i).toDouble()); });
     auto* less = new QPushButton("–");
     auto* more = new QPushButton("+");
-    auto* all = new QPushButton("All");
-    less->setToolTip("Show more time (-)");
-    more->setToolTip("Show less time (+)");
-    all->setToolTip("Show the whole reel (0)");
+    auto* all = new QPushButton(say("All"));
+    less->setToolTip(say("Show more time (-)"));
+    more->setToolTip(say("Show less time (+)"));
+    all->setToolTip(say("Show the whole reel (0)"));
     for (auto* b : {less, more, all}) b->setStyleSheet("padding: 3px 9px");
     auto* row = new QHBoxLayout;
     row->setContentsMargins(8, 4, 8, 4);
@@ -163,7 +164,7 @@ void Pictures::showMarkMenu(const QPoint& at_) {
     QMenu menu(this);
     menu.setObjectName("markmenu");
     for (size_t s = 0; s < kStemCount; ++s) {
-        auto* action = menu.addAction("Only " + theme::stemName(int(s)).toLower() + " in the loop");
+        auto* action = menu.addAction(say("Only %1 in the loop").arg(within(theme::stemName(int(s)))));
         action->setEnabled(m_studio.hearing.loop().has_value());
         connect(action, &QAction::triggered, this, [this, s] { m_desks.marks.add(kStemNames[s]); });
     }
@@ -174,7 +175,7 @@ void Pictures::show(Picture picture) {
     m_large->setCurrentIndex(int(picture));
     showStems();
     m_window->setVisible(picture == Picture::Ownership && !m_view->isHidden());
-    m_view->setText(picture == Picture::Ownership ? "Show the Current" : "Show the Ownership picture");
+    m_view->setText(picture == Picture::Ownership ? say("Show the Current") : say("Show the Ownership picture"));
 }
 
 void Pictures::stepWindow() {
@@ -214,8 +215,8 @@ void Pictures::refresh() {
     m_large->setMinimumHeight(rebuilding && mending && !pictureOut ? 280 : 0);
     m_large->setMaximumHeight(rebuilding && !mending && !pictureOut ? 110 : QWIDGETSIZE_MAX);
     m_elsewhere->setVisible(rebuilding ? lanesOut : pictureOut && !leaving);
-    m_elsewhere->setText(rebuilding ? "The lanes stand in a window of their own. Ctrl+Shift+L takes them back."
-                                    : "The picture stands in a window of its own. Ctrl+Shift+V takes it back.");
+    m_elsewhere->setText(rebuilding ? say("The lanes stand in a window of their own. Ctrl+Shift+L takes them back.")
+                                    : say("The picture stands in a window of its own. Ctrl+Shift+V takes it back."));
     if (!at(stage::weigh) && shown() == Picture::Difference) show(Picture::Ownership);
     layout()->setEnabled(true);
     layout()->activate();
@@ -230,16 +231,15 @@ void Pictures::showChecks() {
         const auto& made = m_desks.dispatch.deliveries();
         const auto found = made.find({reel->id, all[size_t(chosen)].name});
         if (found != made.end() && !found->second.error.empty())
-            text = theme::sheet("<span style='color:@attention'>") +
-                   QString::fromStdString(found->second.error).toHtmlEscaped() + "</span>";
+            text =
+                theme::sheet("<span style='color:@attention'>") + said(found->second.error).toHtmlEscaped() + "</span>";
         else if (found != made.end() && found->second.report)
             for (const DeliveryCheck& c : found->second.report->checks)
-                text +=
-                    QString(theme::sheet("<span style='color:%1'>%2</span>&nbsp;%3<span "
-                                         "style='color:@quiet'>&nbsp;%4</span> &nbsp; "))
-                        .arg(c.passed ? theme::sheet("@good") : theme::sheet("@attention"),
-                             c.passed ? QChar(0x2713) : QChar(0x2717), QString::fromStdString(c.name).toHtmlEscaped(),
-                             QString::fromStdString(c.detail).toHtmlEscaped());
+                text += QString(theme::sheet("<span style='color:%1'>%2</span>&nbsp;%3<span "
+                                             "style='color:@quiet'>&nbsp;%4</span> &nbsp; "))
+                            .arg(c.passed ? theme::sheet("@good") : theme::sheet("@attention"),
+                                 c.passed ? QChar(0x2713) : QChar(0x2717), said(c.name).toHtmlEscaped(),
+                                 said(c.detail).toHtmlEscaped());
     }
     if (m_checks->text() == text) return;
     m_checks->setText(text);

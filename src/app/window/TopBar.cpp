@@ -3,6 +3,7 @@
 #include <QHBoxLayout>
 
 #include "app/widgets/Theme.h"
+#include "app/words/Say.h"
 
 namespace rivlen {
 
@@ -22,9 +23,9 @@ TopBar::TopBar(Document& document, Reels& reels, const DispatchDesk& dispatch, Q
     m_course->setFixedHeight(52);
     m_name = new QLabel;
     m_name->setFont(theme::font(13, QFont::Medium));
-    m_undo = new QPushButton("Undo");
+    m_undo = new QPushButton(say("Undo"));
     m_undo->setObjectName("undo");
-    m_redo = new QPushButton("Redo");
+    m_redo = new QPushButton(say("Redo"));
     m_redo->setObjectName("redo");
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 4, 12, 4);
@@ -42,11 +43,11 @@ TopBar::TopBar(Document& document, Reels& reels, const DispatchDesk& dispatch, Q
 void TopBar::refresh() {
     const History& history = m_document.history();
     const auto text = [](const std::string& s) { return QString::fromStdString(s); };
-    m_name->setText(text(m_document.session().name) + (history.modified() ? "  ·  not saved" : ""));
+    m_name->setText(text(m_document.session().name) + (history.modified() ? say("  ·  not saved") : ""));
     m_undo->setEnabled(history.canUndo());
     m_redo->setEnabled(history.canRedo());
-    m_undo->setToolTip("Undo: " + text(history.undoName()) + " (Ctrl+Z)");
-    m_redo->setToolTip("Redo: " + text(history.redoName()) + " (Ctrl+Shift+Z)");
+    m_undo->setToolTip(say("Undo: ") + text(history.undoName()) + say(" (Ctrl+Z)"));
+    m_redo->setToolTip(say("Redo: ") + text(history.redoName()) + say(" (Ctrl+Shift+Z)"));
 }
 
 }  // namespace rivlen

@@ -4,6 +4,7 @@
 #include <QHBoxLayout>
 #include <QShortcut>
 
+#include "app/words/Say.h"
 #include "core/media/Timecode.h"
 
 namespace rivlen {
@@ -16,8 +17,8 @@ WorkLine::WorkLine(Hearing& hearing, Work& work, QWidget* parent) : QWidget(pare
     m_notice->setWordWrap(true);
     m_notice->setStyleSheet(theme::sheet("color: @attention"));
     m_notice->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    m_dismiss = new QPushButton("Dismiss");
-    m_dismiss->setToolTip("Take this message away (Esc)");
+    m_dismiss = new QPushButton(say("Dismiss"));
+    m_dismiss->setToolTip(say("Take this message away (Esc)"));
     m_text = new QLabel;
     m_text->setStyleSheet(theme::sheet("color: @quiet"));
     m_bar = new QProgressBar;
@@ -27,7 +28,7 @@ WorkLine::WorkLine(Hearing& hearing, Work& work, QWidget* parent) : QWidget(pare
     m_bar->setStyleSheet(theme::sheet(
         "QProgressBar { background: @line; border: 0; border-radius: 3px; } QProgressBar::chunk { background: "
         "@ink; border-radius: 3px; }"));
-    m_cancel = new QPushButton("Cancel");
+    m_cancel = new QPushButton(say("Cancel"));
     m_cancel->setStyleSheet("padding: 2px 10px");
     row->addWidget(m_notice, 1);
     row->addWidget(m_dismiss);
@@ -36,7 +37,7 @@ WorkLine::WorkLine(Hearing& hearing, Work& work, QWidget* parent) : QWidget(pare
     row->addWidget(m_cancel);
     m_next = new QPushButton;
     m_next->setObjectName("nextstep");
-    m_next->setToolTip("What would usually be done now (Return); View, Propose the next step switches this off");
+    m_next->setToolTip(say("What would usually be done now (Return); View, Propose the next step switches this off"));
     m_next->setStyleSheet(
         theme::sheet("QPushButton { padding: 2px 10px; color: @quiet; background: transparent; border: 0 } "
                      "QPushButton:hover, QPushButton:focus { color: @ink }"));
@@ -85,18 +86,18 @@ void WorkLine::tick() {
     m_cancel->setVisible(!jobs.empty());
     m_text->setVisible(!notice || !jobs.empty());
     if (jobs.empty()) {
-        m_text->setText(m_message.isEmpty() ? QString("Sound: %1. All work stays on this machine.")
-                                                  .arg(QString::fromStdString(m_hearing.player().deviceName()))
-                                            : m_message);
+        m_text->setText(
+            m_message.isEmpty()
+                ? say("Sound: %1. All work stays on this machine.").arg(said(m_hearing.player().deviceName()))
+                : m_message);
         return;
     }
     m_job = jobs.front().id;
     m_bar->setValue(int(jobs.front().fraction * 1000));
-    QString text =
-        QString("%1: %2 %").arg(QString::fromStdString(jobs.front().title)).arg(int(jobs.front().fraction * 100));
+    QString text = QString("%1: %2 %").arg(said(jobs.front().title)).arg(int(jobs.front().fraction * 100));
     if (jobs.front().secondsLeft >= 0)
-        text += ", " + QString::fromStdString(formatDuration(jobs.front().secondsLeft)) + " left";
-    if (jobs.size() > 1) text += QString(" · %1 more waiting").arg(jobs.size() - 1);
+        text += ", " + QString::fromStdString(formatDuration(jobs.front().secondsLeft)) + say(" left");
+    if (jobs.size() > 1) text += say(" · %1 more waiting").arg(jobs.size() - 1);
     m_text->setText(text);
 }
 

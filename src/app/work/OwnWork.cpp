@@ -27,10 +27,10 @@ Work::Post OwnWork::poster() const {
     };
 }
 
-int OwnWork::submit(const std::string& title, Work::Body body, Work::Ended ended, Failure failure) {
+int OwnWork::submit(const QString& title, Work::Body body, Work::Ended ended, Failure failure) {
     const Work::Post post = poster();
     return m_queue.submit(
-        title, [body = std::move(body), post](Progress& progress) { body(progress, post); },
+        title.toStdString(), [body = std::move(body), post](Progress& progress) { body(progress, post); },
         [work = &m_work, post, ended = std::move(ended), failure](const JobQueue::Outcome& o) {
             post([work, ended, failure, o] {
                 if (failure == Failure::Told && !o.done && !o.cancelled) work->warn(QString::fromStdString(o.error));

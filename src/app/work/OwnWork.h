@@ -18,7 +18,7 @@ public:
     /// Runs body on the queue's thread. What it posts, and ended, are called on the window's thread as long as nothing
     /// newer has begun. A failure is told before ended is called, unless the owner shows it itself.
     enum class Failure { Told, Owners };
-    int submit(const std::string& title, Work::Body body, Work::Ended ended = {}, Failure failure = Failure::Told);
+    int submit(const QString& title, Work::Body body, Work::Ended ended = {}, Failure failure = Failure::Told);
     /// Brings a call from any thread to the owner on the window's thread, as long as nothing newer has begun.
     Work::Post poster() const;
     void cancel(int job) { m_queue.cancel(job); }

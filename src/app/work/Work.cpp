@@ -21,11 +21,11 @@ Work::Post Work::poster() {
     };
 }
 
-int Work::submit(Queue queue, const std::string& title, Body body, Ended ended, Ended atOnce) {
+int Work::submit(Queue queue, const QString& title, Body body, Ended ended, Ended atOnce) {
     if (!m_queues[size_t(queue)]) return 0;
     const Post post = poster();
     return of(queue).submit(
-        title, [body = std::move(body), post](Progress& progress) { body(progress, post); },
+        title.toStdString(), [body = std::move(body), post](Progress& progress) { body(progress, post); },
         [this, post, ended = std::move(ended), atOnce = std::move(atOnce)](const JobQueue::Outcome& o) {
             if (atOnce) atOnce(o);
             post([this, ended, o] {

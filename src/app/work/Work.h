@@ -6,6 +6,7 @@
 #include <memory>
 #include <vector>
 
+#include "app/words/Say.h"
 #include "core/jobs/JobQueue.h"
 
 namespace rivlen {
@@ -33,7 +34,7 @@ public:
 
     /// Runs body on the queue's thread, then ended on the window's; a failure has been told by then. atOnce is called
     /// on the queue's thread first, even when the session is gone. Returns the job's number.
-    int submit(Queue queue, const std::string& title, Body body, Ended ended = {}, Ended atOnce = {});
+    int submit(Queue queue, const QString& title, Body body, Ended ended = {}, Ended atOnce = {});
     void cancel(Queue queue, int job);
     bool idle() const;
     bool idle(Queue queue) const;
@@ -51,8 +52,8 @@ public:
     };
     /// The queues whose jobs are shown, the most important first.
     std::vector<Shown> shown() const;
-    void warn(const QString& sentence) { emit warned(sentence); }      ///< something the user must know, in one line
-    void report(const QString& sentence) { emit reported(sentence); }  ///< something was finished
+    void warn(const QString& sentence) { emit warned(said(sentence)); }  ///< something the user must know, in one line
+    void report(const QString& sentence) { emit reported(said(sentence)); }  ///< something was finished
 
 signals:
     void warned(const QString& sentence);

@@ -218,6 +218,27 @@ void removeTime(Rebuild& r, double from, double to) {
     for (auto& m : r.markers) m.at = moved(m.at);
 }
 
+std::string layTake(Rebuild& r, const std::string& lane, const std::string& sound, double begins, double from,
+                    double to) {
+    constexpr double kFade = 0.01;
+    if (!r.lane(lane) || to - from < kShortestClip) return {};
+    splitLane(r, lane, from);
+    splitLane(r, lane, to);
+    Lane& l = *r.lane(lane);
+    for (Clip& c : l.clips)
+        if (c.at < to - kShortestClip && c.end() > from + kShortestClip) c.muted = true;
+    Clip c;
+    c.id = r.freeId("clip");
+    c.material = sound;
+    c.at = from;
+    c.length = to - from;
+    c.offset = from - begins;
+    c.fadeIn = c.fadeOut = std::min(kFade, c.length / 2);
+    l.clips.push_back(c);
+    sortClips(l);
+    return c.id;
+}
+
 std::string addLane(Rebuild& r, const std::string& name, const std::string& below) {
     Lane lane;
     lane.id = r.freeId("lane");

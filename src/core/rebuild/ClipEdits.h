@@ -40,6 +40,12 @@ void removeTime(Rebuild& rebuild, double from, double to);
 /// A new lane below another one (empty: at the end); its id.
 std::string addLane(Rebuild& rebuild, const std::string& name, const std::string& below = {});
 
+/// Lays a take, which is a sound that begins at a second of the axis, on a lane from there to there, behind short
+/// fades. Clips that are heard there on the lane are cut at its borders and muted: earlier takes stay, and can be heard
+/// again. The clip's id.
+std::string layTake(Rebuild& rebuild, const std::string& lane, const std::string& sound, double begins, double from,
+                    double to);
+
 /// The nearest of borders of clips (but those of one), markers and other points within reach, else the place itself.
 double snapped(const Rebuild& rebuild, double at, double reach, const std::vector<double>& points,
                const std::string& butClip = {});
