@@ -8,7 +8,9 @@
 #include "cli/Output.h"
 #include "cli/ProgressLine.h"
 #include "core/base/Resources.h"
+#include "core/batch/BatchSpans.h"
 #include "core/batch/SlurmBatch.h"
+#include "core/media/Timecode.h"
 
 namespace rivlen {
 
@@ -22,6 +24,7 @@ struct BatchOptions {
     std::string out;
     int jobs = 0;
     bool slurm = false, json = false;
+    std::string spans;
     SlurmRequest cluster;
 };
 
@@ -69,7 +72,9 @@ BatchRequest requestFrom(const CLI::App& all, const std::vector<std::string>& wo
 }
 
 void tell(const BatchUnit& unit, BatchEnd end, const fs::path& out) {
-    const std::string name = unit.input.string() + (unit.reel.empty() ? "" : ", " + unit.reel);
+    std::string name = unit.input.string();
+    for (const auto& more : {unit.reel, unit.span})
+        if (!more.empty()) name += ", " + more;
     switch (end) {
         case BatchEnd::Done: std::fprintf(stderr, "done: %s\n", name.c_str()); break;
         case BatchEnd::Skipped: std::fprintf(stderr, "done before: %s\n", name.c_str()); break;
@@ -80,7 +85,9 @@ void tell(const BatchUnit& unit, BatchEnd end, const fs::path& out) {
 
 void run(const CLI::App& all, const std::vector<std::string>& words, const BatchOptions& o, Progress& progress) {
     if (o.out.empty()) throw Error(Error::Kind::Usage, "--out is empty: name a folder for the files.");
-    const auto units = planBatch(requestFrom(all, words, o.out));
+    BatchRequest request = requestFrom(all, words, o.out);
+    if (!o.spans.empty()) request.spanSeconds = parseTime(o.spans);
+    const auto units = planBatch(request);
     const int processors = int(std::max(1u, std::thread::hardware_concurrency()));
     const int jobs = o.jobs > 0 ? o.jobs : std::max(1, processors / 2);
     BatchOutcome outcome;
@@ -88,8 +95,11 @@ void run(const CLI::App& all, const std::vector<std::string>& words, const Batch
         ProgressLine line("batch of " + std::to_string(units.size()));
         progress.onProgress = [&line](double f) { line.show(f); };
         const auto told = [&](const BatchUnit& unit, BatchEnd end) { tell(unit, end, o.out); };
-        outcome = o.slurm ? doBatchOnSlurm(program(), o.out, units, o.cluster, progress, told)
-                          : doBatch(program(), o.out, units, jobs, progress, told);
+        const BatchDoer doAll = [&](const std::vector<BatchUnit>& some, const Progress& part) {
+            return o.slurm ? doBatchOnSlurm(program(), o.out, some, o.cluster, part, told)
+                           : doBatch(program(), o.out, some, jobs, part, told);
+        };
+        outcome = doBatchInSpans(o.out, units, doAll, progress);
         progress.onProgress = nullptr;
     }
     writeBatchReport(o.out, outcome);
@@ -127,6 +137,10 @@ void addBatch(CLI::App& program, Progress& progress) {
     command->add_option("--time", o->cluster.time, "At most so long for each, in Slurm's words, such as 2:00:00.")
         ->needs(slurm);
     command->add_option("--memory", o->cluster.memory, "For each, such as 4G.")->needs(slurm);
+    command->add_option("--spans", o->spans,
+                        "Of split: recordings that are much longer than this are cut into spans of it (seconds or "
+                        "h:mm:ss, a minute or more), done apart, also on several nodes, and put together without a "
+                        "seam.");
     command->add_flag("--json", o->json, "Print one JSON document.");
     command->allow_extras();
     command->callback([o, command, &program, &progress] { run(program, command->remaining(), *o, progress); });

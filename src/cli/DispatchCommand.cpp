@@ -27,7 +27,7 @@ constexpr const char* kAnywhere =
 struct DispatchOptions {
     std::vector<std::string> sessions;
     std::string out, set;
-    std::vector<std::string> only, reels;
+    std::vector<std::string> only, leaveOut, reels;
     bool force = false, json = false, tolerateDamage = false, anywhere = false;
     double handles = 2;
 
@@ -37,6 +37,7 @@ struct DispatchOptions {
         for (const auto& s : sessions) all += "|" + fs::absolute(s).string();
         for (const auto& r : reels) all += "|reel " + r;
         for (const auto& n : only) all += "|only " + n;
+        for (const auto& n : leaveOut) all += "|leave out " + n;
         std::string digits = formatted("%016zx", std::hash<std::string>()(all));
         return digits;
     }
@@ -68,7 +69,11 @@ std::vector<Deliverable> chosenDeliverables(const Session& session, const Dispat
         if (std::none_of(wanted.begin(), wanted.end(), [&](const Deliverable& d) { return d.name == name; }))
             throw Error(Error::Kind::Usage, "The session has no deliverable called \"" + name +
                                                 "\": see its \"deliverables\", or leave --only out.");
-    if (wanted.empty())
+    const size_t chosen = wanted.size();
+    std::erase_if(wanted, [&](const Deliverable& d) {
+        return std::find(o.leaveOut.begin(), o.leaveOut.end(), d.name) != o.leaveOut.end();
+    });
+    if (chosen == 0)
         throw Error(Error::Kind::Usage, "None of the session's deliverables is switched on: name them with --only.");
     return wanted;
 }
@@ -91,6 +96,7 @@ void fill(DeliveryQueue& queue, const DispatchOptions& o, const fs::path& journa
     for (size_t i = 0; i < sessions.size(); ++i) {
         const Session& session = sessions[i];
         const auto wanted = chosenDeliverables(session, o);
+        if (wanted.empty()) continue;
         const auto reels = chosenReels(session, o.sessions[i], o.reels);
         for (const Reel* reel : reels) {
             same += adding.size() < earlier.size() && earlier[adding.size()].reel() == *reel &&
@@ -186,6 +192,7 @@ void addDispatch(CLI::App& program, Progress& progress) {
     command->add_option("SESSION", o->sessions, "One or more .rivlen files.")->required();
     command->add_option("--out", o->out, "Folder for the files; made when missing.")->required();
     command->add_option("--only", o->only, "Only the deliverable of this name; may be given several times.");
+    command->add_option("--leave-out", o->leaveOut, "Not the deliverable of this name; may be given several times.");
     command->add_option("--reel", o->reels, "Only the reel of this name; may be given several times.");
     command->add_option("--set", o->set, "Deliverables of this file instead of the session's own.");
     addTolerateDamage(*command, o->tolerateDamage);

@@ -16,9 +16,11 @@
 #include "core/base/Error.h"
 #include "core/delivery/StemFiles.h"
 #include "core/media/MediaReader.h"
+#include "core/media/OutputPlace.h"
 #include "core/separation/Engine.h"
 #include "core/separation/Parts.h"
 #include "core/separation/Scene.h"
+#include "core/separation/SpanFiles.h"
 
 namespace rivlen {
 
@@ -28,6 +30,7 @@ struct SplitOptions {
     std::vector<std::string> files, parts;
     std::string out, network, scene, quality = "fine", format = "wav", bits = "32f";
     SpanOptions span;
+    std::string spanOfWhole, spansIn;  ///< a batch's own: see BatchSpans.h
     StrengthOptions strength;
     bool force = false, json = false, apart = false, result = false, tolerateDamage = false;
 };
@@ -73,6 +76,28 @@ nlohmann::json takeApart(const std::string& stem, const std::filesystem::path& w
     return json;
 }
 
+/// Separates one span as it is in the whole and keeps its stems as they are, for joinSpans().
+nlohmann::json splitSpan(const std::string& file, const SplitOptions& o, MediaReader& reader, EngineOptions options,
+                         const std::vector<std::string>& stems, const std::shared_ptr<Network>& network,
+                         Progress& progress) {
+    long long from = 0, to = 0;
+    if (std::sscanf(o.spanOfWhole.c_str(), "%lld-%lld", &from, &to) != 2 || from < 0 || to <= from ||
+        to > reader.frames())
+        throw Error(Error::Kind::Usage, "--span-of-whole is no span of \"" + file + "\".");
+    options.asInWhole = true;
+    options.from = from, options.to = to;
+    SpanFiles files(o.spansIn, from, to, stems, reader.sampleRate(), reader.channels(), o.force);
+    ProgressLine line("splitting " + o.spanOfWhole + " of " + std::filesystem::path(file).filename().string());
+    progress.onProgress = [&line](double f) { line.show(f); };
+    separate(
+        reader, network, options,
+        [&](int64_t, const AudioBuffer&, const std::vector<AudioBuffer>& given) { files.add(given); }, progress);
+    progress.throwIfCancelled();
+    nlohmann::json json{{"file", file}, {"stems", nlohmann::json::array()}};
+    for (const auto& written : files.finish()) json["stems"].push_back({{"path", written.string()}});
+    return json;
+}
+
 nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const IsolationSettings& settings,
                         const NetworkCard& card, LoadedNetworks& networks, Progress& progress) {
     const auto start = std::chrono::steady_clock::now();
@@ -88,6 +113,14 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
     const StemFiles::Target target{
         o.out,   std::filesystem::path(file).stem().string(), AudioFormat::parse(o.format, o.bits),
         o.force, o.result || settings.balance != 0,           file};
+    auto& network = networks.whole;
+    const auto& given = room ? options.stems : names;
+    if (!o.spanOfWhole.empty()) {
+        // Now, and not only when all spans are done.
+        for (const auto& name : names) checkOutputPlace(stemPath(target, name), target.overwrite, file);
+        if (!network) network = loadNetwork(card);
+        return splitSpan(file, o, reader, options, given, network, progress);
+    }
     StemFiles files(target, names, reader.sampleRate(), reader.channels(), settings, o.json);
     std::map<std::string, std::unique_ptr<StemFiles>> parts;  // before the work: one that is there refuses it
     for (const auto& stem : o.parts) {
@@ -100,17 +133,16 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
         parts[stem] = std::make_unique<StemFiles>(apart, partsOf(stem), reader.sampleRate(), reader.channels(),
                                                   StrengthTimeline{}, o.json);
     }
-    auto& network = networks.whole;
-    if (!network) network = loadNetwork(card);
+    if (!network && o.spansIn.empty()) network = loadNetwork(card);
     {
-        ProgressLine line("splitting " + std::filesystem::path(file).filename().string());
+        ProgressLine line((o.spansIn.empty() ? "splitting " : "putting together ") +
+                          std::filesystem::path(file).filename().string());
         progress.onProgress = [&line](double f) { line.show(f); };
-        separate(
-            reader, network, options,
-            [&](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
-                files.add(gathered(source, stems, room));
-            },
-            progress);
+        const StemSink sink = [&](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+            files.add(gathered(source, stems, room));
+        };
+        if (o.spansIn.empty()) separate(reader, network, options, sink, progress);
+        else joinSpans(reader, o.spansIn, given, sink, progress);
     }
     progress.throwIfCancelled();
     const StemReport report = files.finish();
@@ -183,6 +215,8 @@ void addSplit(CLI::App& program, Progress& progress) {
     addScene(*command, o->scene);
     command->add_option("--quality", o->quality, "quick or fine (default).")->check(oneOf({"quick", "fine"}));
     o->span.addTo(*command);
+    command->add_option("--span-of-whole", o->spanOfWhole)->group("");
+    command->add_option("--spans-in", o->spansIn)->group("");
     o->strength.addTo(*command);
     command
         ->add_option("--parts", o->parts,

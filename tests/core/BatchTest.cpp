@@ -6,7 +6,7 @@
 #include "Support.h"
 #include "core/base/ChildProcess.h"
 #include "core/base/Error.h"
-#include "core/batch/BatchWork.h"
+#include "core/batch/BatchSpans.h"
 #include "core/session/Session.h"
 
 using namespace rivlen;
@@ -72,6 +72,62 @@ echo "{\"files\": [{\"stems\": [{\"path\": \"$file\"}]}]}"
 };
 
 }  // namespace
+
+/// The stand-in knows nothing of spans: each writes a file of its own name, as the joining command would read it.
+struct BatchSpans : BatchWorks {
+    void SetUp() override {
+        BatchWorks::SetUp();
+        std::ofstream(program) << R"(#!/bin/sh
+name=$(basename "$2" .wav)
+span= folder= force=
+out=$4
+while [ $# -gt 0 ]; do
+case $1 in
+--span-of-whole) span=$2; shift ;;
+--spans-in) folder=$2; shift ;;
+--force) force=1 ;;
+esac
+shift
+done
+if [ -e "$out/down" ] && [ "$span" = "$(cat "$out/down")" ];
+        then echo "rivlen-cli: no memory: add some." > &2;
+        exit 1;
+        fi file = $out / $name.dialogue.wav if[-n "$span"];
+        then mkdir - p "$folder";
+        file = $folder / $span.dialogue.wav elif[-n "$folder"];
+        then ls "$folder" > "$out/$name.joined";
+        fi if[-e "$file"] && [-z "$force"];
+        then echo "rivlen-cli: \"$file\" is there." > &2;
+        exit 4; fi
+echo "$name $span" >> "$out/calls"
+echo sound > "$file"
+echo "{\"files\": [{\"stems\": [{\"path\": \"$file\"}]}]}"
+)";
+        fs::create_directories(folder / "in");
+        fs::create_directories(folder / "out");
+        writeWav(folder / "in/long.wav", noise(1, 8000 * 200), 8000);
+        writeWav(folder / "in/short.wav", noise(1, 8000 * 80), 8000);
+        asked = request("split", {folder / "in"});
+        asked.spanSeconds = 60;
+    }
+    BatchOutcome joined() {
+        const BatchDoer all = [this](const std::vector<BatchUnit>& some, const Progress& progress) {
+            return work(some, 2, progress);
+        };
+        Progress progress;
+        progress.onProgress = [this](double f) { shares.push_back(f); };
+        return doBatchInSpans(folder / "out", planBatch(asked), all, progress);
+    }
+    size_t calls() const { return linesOf(folder / "out/calls"); }
+    static size_t linesOf(const fs::path& file) {
+        std::ifstream in(file);
+        size_t lines = 0;
+        for (std::string line; std::getline(in, line);) ++lines;
+        return lines;
+    }
+    BatchRequest asked;
+    std::vector<double> shares;
+};
 
 TEST_F(BatchWorks, SeveralAtOnceEachWithItsOwnEnd) {
     for (int i = 0; i < 6; ++i) file("in/r" + std::to_string(i) + ".wav");
@@ -243,4 +299,93 @@ TEST_F(Batch, ARecordHoldsWhileItsFilesAreThere) {
     // What is no record counts as none.
     std::ofstream(besideBatchRecord(out, unit, ".json")) << "{\"state\": 7}";
     EXPECT_EQ(readBatchRecord(out, unit).state, BatchRecord::State::Fresh);
+}
+
+TEST_F(BatchSpans, ALongRecordingIsCutAndWhatIsLeftGoesToTheLast) {
+    const auto units = planBatch(asked);
+    ASSERT_EQ(units.size(), 2u);
+    const BatchUnit &whole = units[0], &brief = units[1];
+    EXPECT_TRUE(brief.spans.empty()) << "80 s are no more than one and a half of a span";
+    ASSERT_EQ(whole.spans.size(), 3u);
+    EXPECT_TRUE(has(whole.spans[2], "--span-of-whole", "000000960000-000001600000"));
+    EXPECT_EQ(whole.spans[1].span, "0:01:00.000 to 0:02:00.000");
+    EXPECT_TRUE(has(whole, "--spans-in", whole.spans[0].folder.string()));
+    EXPECT_TRUE(has(whole.spans[0], "--out", (folder / "out").string()));
+    asked.spanSeconds = 0;
+    EXPECT_EQ(planBatch(asked)[0].key, whole.key) << "the same work, however it is done";
+    const auto refused = [&](const std::string& command, std::vector<std::string> options, double seconds) {
+        BatchRequest r = request(command, {folder / "in"}, std::move(options));
+        r.spanSeconds = seconds;
+        return refusal(r);
+    };
+    EXPECT_NE(refused("weigh", {}, 60).find("split alone"), std::string::npos);
+    EXPECT_NE(refused("split", {}, 59).find("a minute or more"), std::string::npos);
+    EXPECT_NE(refused("split", {"--to=9"}, 60).find("leave --from and --to out"), std::string::npos);
+    EXPECT_EQ(refused("split", {"--tolerate-damage"}, 60), "");
+}
+
+TEST_F(BatchSpans, ArePutTogetherWhenAllAreDone) {
+    const BatchOutcome all = joined();
+    ASSERT_EQ(all.report["done"].size(), 2u) << all.report.dump(1);
+    EXPECT_EQ(all.report["done"][0]["spans"], 3u);
+    EXPECT_FALSE(all.report["done"][1].contains("spans"));
+    EXPECT_EQ(calls(), 5u);
+    EXPECT_EQ(linesOf(folder / "out/long.joined"), 3u) << "all spans were there";
+    EXPECT_TRUE(std::is_sorted(shares.begin(), shares.end()));
+    EXPECT_NEAR(shares.back(), 1, 1e-9);
+    for (const auto& left : entries(folder / "out/.rivlen-batch"))
+        EXPECT_EQ(left.filename().string().find("000"), std::string::npos) << left << " is of no use any more";
+    EXPECT_EQ(joined().report["skipped"].size(), 2u);
+    EXPECT_EQ(calls(), 5u);
+}
+
+TEST_F(BatchSpans, OneThatFailsIsAllThatIsDoneAgain) {
+    std::ofstream(folder / "out/down") << "000000480000-000000960000";
+    const BatchOutcome first = joined();
+    ASSERT_EQ(first.report["failed"].size(), 1u);
+    EXPECT_EQ(first.report["failed"][0]["file"], (folder / "in/long.wav").string());
+    EXPECT_EQ(first.report["failed"][0]["reason"], "0:01:00.000 to 0:02:00.000 failed: no memory: add some.");
+    EXPECT_FALSE(fs::exists(folder / "out/long.dialogue.wav"));
+    EXPECT_EQ(calls(), 3u);
+    fs::remove(folder / "out/down");
+    EXPECT_EQ(joined().report["done"].size(), 1u);
+    EXPECT_EQ(calls(), 5u) << "the span that was missing, and the joining";
+    EXPECT_TRUE(fs::exists(folder / "out/long.dialogue.wav"));
+}
+
+TEST_F(Batch, OfAFailedDispatchOnlyTheMissingDeliverablesAreMade) {
+    const fs::path program = folder / "stand-in", out = folder / "out";
+    std::ofstream(program) << R"(#!/bin/sh
+cd "$4"
+echo "$@" | grep -o -e '--leave-out.*' >> asked
+one='{"name": "one", "path": "'$4/one'", "files": [{"path": "'$4/one'"}], "held_back": false}'
+two='{"name": "two", "path": "'$4/two'", "files": [{"path": "'$4/two'"}], "held_back": false}'
+case "$*" in *--leave-out*) echo two > two; echo "{\"deliverables\": [$two]}"; exit 0 ;; esac
+echo one > one
+echo "{\"deliverables\": [$one]}"
+echo "rivlen-cli: \"two\" cannot be written: the disk is full." >&2
+exit 4
+)";
+    fs::permissions(program, fs::perms::owner_all);
+    fs::create_directories(out);
+    Session session;
+    session.reels.resize(1);
+    session.reels[0].name = "Reel 1";
+    session.reels[0].source = file("a.wav");
+    saveSession(session, folder / "day.rivlen");
+    const auto units = planBatch(request("dispatch", {folder / "day.rivlen"}));
+    const auto told = [](const BatchUnit&, BatchEnd) {};
+    const BatchOutcome first = doBatch(program, out, units, 1, {}, told),
+                       again = doBatch(program, out, units, 1, {}, told);
+    EXPECT_EQ(first.report["failed"].size(), 1u) << first.report.dump(1);
+    ASSERT_EQ(again.report["done"].size(), 1u) << again.report.dump(1);
+    EXPECT_EQ(again.report["done"][0]["result"]["deliverables"].size(), 2u) << "what was made before counts";
+    EXPECT_EQ(again.report["done"][0]["outputs"].size(), 2u);
+    std::ifstream in(out / "asked");
+    std::string asked;
+    std::getline(in, asked);
+    EXPECT_EQ(asked, "--leave-out one");
+    fs::remove(out / "one");
+    EXPECT_EQ(doBatch(program, out, units, 1, {}, told).report["failed"].size(), 1u)
+        << "one is gone: all is made again";
 }

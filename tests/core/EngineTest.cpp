@@ -88,6 +88,69 @@ TEST(Engine, SeparatesASpan) {
     EXPECT_LT(differenceDb(s.source, source.read(10000, 40000)), -190);
 }
 
+class EngineSpans : public testing::TestWithParam<int> {};
+
+TEST_P(EngineSpans, PutTogetherAreTheWhole) {
+    // An answer that depends on all that is in a tile, as a network's does whose context says only what matters.
+    struct OfItsTile : FakeNetwork {
+        OfItsTile() {
+            m_card.fineRates = {48000, 40000, 60000};
+            m_card.context = 4800;
+            m_card.grid = 1024;
+        }
+        using Network::separate;
+        std::vector<AudioBuffer> separate(const AudioBuffer& x, int threads) override {
+            ++tiles;
+            double power = 0;
+            for (const float v : x.samples()) power += double(v) * double(v);
+            const auto gain = float(0.5 + 0.4 * std::sin(3000 * power / double(x.samples().size())));
+            auto stems = FakeNetwork::separate(x, threads);
+            for (size_t i = 0; i < x.samples().size(); ++i) {
+                stems[2].samples()[i] = (1 - gain) * stems[0].samples()[i];
+                stems[0].samples()[i] *= gain;
+            }
+            return stems;
+        }
+        std::atomic<int> tiles{0};
+    };
+    const int rate = GetParam();
+    const int64_t frames = int64_t(rate) * 23 + 131;
+    BufferSource source(programme(2, rate, frames), rate);
+    EngineOptions options;
+    options.tileSeconds = 1.7;
+    options.firstTileSeconds = 0.4;
+    const auto network = std::make_shared<OfItsTile>();
+    const Separated whole = run(source, network, options);
+    const int all = network->tiles;
+    for (const bool asInWhole : {true, false}) {
+        options.asInWhole = asInWhole;
+        std::vector<AudioBuffer> joined(3, AudioBuffer(2, 0));
+        int most = 0;
+        for (const auto& [from, to] : std::vector<std::pair<int64_t, int64_t>>{{0, rate / 5},
+                                                                               {rate / 5, rate * 7 + 1},
+                                                                               {rate * 7 + 1, rate * 12 - 37},
+                                                                               {rate * 12 - 37, rate * 12 + 4},
+                                                                               {rate * 12 + 4, frames - 3},
+                                                                               {frames - 3, frames}}) {
+            options.from = from, options.to = to;
+            network->tiles = 0;
+            const Separated span = run(source, network, options);
+            most = std::max(most, int(network->tiles));
+            EXPECT_LT(differenceDb(span.source, source.read(from, to - from)), -190);
+            EXPECT_LT(residualDb(span), -120);
+            for (size_t s = 0; s < 3; ++s) joined[s].append(span.stems[s]);
+        }
+        for (size_t s = 0; s < 3; ++s) {
+            ASSERT_EQ(joined[s].frames(), frames);
+            if (asInWhole) EXPECT_LT(differenceDb(joined[s], whole.stems[s]), -100) << rate << " Hz, stem " << s;
+        }
+        if (asInWhole) EXPECT_LT(most, all) << "no span takes the work of the whole";
+        else EXPECT_GT(differenceDb(joined[0], whole.stems[0]), -60) << "the network shows where tiles lie";
+    }
+}
+
+INSTANTIATE_TEST_SUITE_P(Rates, EngineSpans, testing::Values(22050, 44100, 48000, 96000));
+
 TEST(Engine, TheTopOctaveIsShared) {
     // 30 kHz lies above a 48 kHz network's range; it must be in the stems, not lost.
     const int rate = 96000;

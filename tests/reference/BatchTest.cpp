@@ -118,6 +118,29 @@ TEST_F(Batches, KilledInTheMiddleItGoesOn) {
             << file;
 }
 
+TEST_F(Batches, ALongRecordingInSpansIsWhatItIsInOnePiece) {
+    record(1, 170);
+    const std::string strength = "--depth 9 --steadiness 60 --room-keep 40 ";
+    ASSERT_EQ(report("--jobs 2 --spans 60 " + strength, 0).at("done").at(0).at("spans"), 3);
+    const fs::path whole = folder / "whole";
+    ASSERT_EQ(run(cli + " split " + (folder / "in/r0.wav").string() + " --quality quick " + strength + "--out " +
+                  whole.string())
+                  .code,
+              0);
+    for (const char* stem : {"dialogue", "music", "ambience"}) {
+        MediaReader joined(folder / "out" / (std::string("r0.") + stem + ".wav")),
+            once(whole / (std::string("r0.") + stem + ".wav"));
+        ASSERT_EQ(joined.frames(), once.frames());
+        EXPECT_LT(differenceDb(joined.read(0, joined.frames()), once.read(0, once.frames())), -100) << stem;
+    }
+    expectAllWhole(1);
+    EXPECT_EQ(entries(folder / "out/.rivlen-batch").size(), 2u) << "the record and its lock; the spans are gone";
+    // What would not be written in the end is not begun.
+    const json refused = report("--spans 60 --depth 12", 4);
+    EXPECT_NE(refused.at("failed").at(0).at("reason").get<std::string>().find("already there"), std::string::npos)
+        << refused.dump(1);
+}
+
 TEST_F(Batches, WeighsAndTreatsASessionsRecordings) {
     const std::string out = (folder / "out").string(), source = test::kSourceFolder;
     const auto weighed =
@@ -171,6 +194,15 @@ TEST_F(Batches, OnAClusterThatLosesANodeAllAreDoneAndNoneTwice) {
     EXPECT_EQ(begun, 7) << "one was lost with its node and begun again, no other";
     expectAllWhole(6);
     EXPECT_EQ(report("--slurm", 0).at("skipped").size(), 6u);
+
+    // A long one in spans, by what is left of the cluster.
+    fs::rename(folder / "in", folder / "before");
+    record(1, 100);
+    fs::rename(folder / "in/r0.wav", folder / "in/long.wav");
+    const json spans = report("--slurm --spans 60", 0);
+    EXPECT_EQ(spans.at("done").size(), 1u);
+    MediaReader dialogue(folder / "out/long.dialogue.wav");
+    EXPECT_EQ(dialogue.frames(), 100 * 48000);
 
     const auto refused = run(cli + " batch split " + (folder / "in").string() + " --slurm --partition nowhere --out " +
                              (folder / "other").string());

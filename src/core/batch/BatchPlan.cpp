@@ -7,6 +7,7 @@
 
 #include "core/base/Error.h"
 #include "core/base/Text.h"
+#include "core/batch/BatchSpans.h"
 #include "core/media/RecordingFiles.h"
 #include "core/session/NamedFolders.h"
 
@@ -157,7 +158,11 @@ bool isBatchCommand(const std::string& command) {
     return known.count(command);
 }
 
-std::vector<BatchUnit> planBatch(const BatchRequest& request) { return Planner(request).plan(); }
+std::vector<BatchUnit> planBatch(const BatchRequest& request) {
+    auto units = Planner(request).plan();
+    cutIntoSpans(request, units);
+    return units;
+}
 
 nlohmann::json toJson(const BatchUnit& u) {
     return {{"id", u.id},

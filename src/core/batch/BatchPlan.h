@@ -12,6 +12,7 @@ struct BatchRequest {
     std::vector<std::filesystem::path> inputs;  ///< files, folders, sessions
     std::vector<std::string> options;           ///< of the command, as they stand
     std::filesystem::path out;
+    double spanSeconds = 0;  ///< recordings that are much longer are cut into spans; 0: none is
 };
 
 /// A piece of it that is done, fails and is done again by itself: a recording, or a reel of a session.
@@ -24,6 +25,9 @@ struct BatchUnit {
     std::filesystem::path folder;        ///< that it writes to
     std::string begins;                  ///< with this and a dot, what it writes there; empty: names of its own
     std::string key;  ///< the same for the same work on the same file: command, arguments, size and time of the input
+
+    std::vector<BatchUnit> spans = {};  ///< done before, and put together by it
+    std::string span = {};              ///< of a span: from when to when
 
     bool operator==(const BatchUnit&) const = default;
 };

@@ -68,11 +68,26 @@ void collectOutputs(const nlohmann::json& json, std::vector<fs::path>& into) {
             std::error_code unknown;
             if ((key == "path" || key == "out") && value.is_string()) {
                 const fs::path file = value.get<std::string>();
-                if (fs::is_regular_file(file, unknown)) into.push_back(fs::absolute(file));
+                if (fs::is_regular_file(file, unknown) &&
+                    std::find(into.begin(), into.end(), fs::absolute(file)) == into.end())
+                    into.push_back(fs::absolute(file));
             } else {
                 collectOutputs(value, into);
             }
         }
+}
+
+/// Deliverables of a failed dispatch that it made before it failed, and that are still there: only the others are made
+/// when it is done again.
+nlohmann::json madeBefore(const BatchUnit& unit, const BatchRecord& before) {
+    nlohmann::json made = nlohmann::json::array();
+    if (unit.command != "dispatch" || before.key != unit.key || !before.result.is_object()) return made;
+    for (const auto& d : before.result.value("deliverables", nlohmann::json::array())) {
+        std::vector<fs::path> files;
+        collectOutputs(d, files);
+        if (!d.value("held_back", true) && !files.empty()) made.push_back(d);
+    }
+    return made;
 }
 
 /// The command's last sentence, without its name.
@@ -120,6 +135,8 @@ BatchEnd doBatchUnit(const fs::path& program, const fs::path& out, const BatchUn
     record.key = unit.key;
     record.begun = before.key == unit.key ? before.begun + 1 : 1;
     record.clean = ours || !anythingThere(unit);
+    const nlohmann::json made = before.state == State::Done ? nlohmann::json::array() : madeBefore(unit, before);
+    if (!made.empty()) record.result = {{"deliverables", made}};
     writeBatchRecord(out, unit, record);
 
     const fs::path answer = besideBatchRecord(out, unit, ".answer"), log = besideBatchRecord(out, unit, ".log");
@@ -128,6 +145,7 @@ BatchEnd doBatchUnit(const fs::path& program, const fs::path& out, const BatchUn
     const bool writes = unit.command != "weigh";
     if (writes && (ours || done) && std::find(words.begin(), words.end(), "--force") == words.end())
         words.emplace_back("--force");
+    for (const auto& d : made) words.insert(words.end(), {"--leave-out", d.value("name", "")});
     const auto begun = std::chrono::steady_clock::now();
     ChildProcess child(words, answer, log, gently);
     auto asked = begun;
@@ -151,6 +169,12 @@ BatchEnd doBatchUnit(const fs::path& program, const fs::path& out, const BatchUn
         record.result = parsedJson(answered);
     } catch (const nlohmann::json::exception&) {
         record.result = nullptr;
+    }
+    if (!made.empty()) {
+        nlohmann::json all = made;
+        if (record.result.is_object())
+            for (const auto& d : record.result.value("deliverables", nlohmann::json::array())) all.push_back(d);
+        record.result = {{"deliverables", all}};
     }
     record.state = child.code() == 0 ? State::Done : State::Failed;
     if (record.state == State::Failed) record.reason = reasonIn(said, child.code());
@@ -184,6 +208,7 @@ BatchOutcome batchOutcome(const fs::path& out, const std::vector<BatchUnit>& uni
             continue;
         }
         line["seconds_wall"] = record.seconds;
+        if (!units[i].spans.empty()) line["spans"] = units[i].spans.size();
         line["outputs"] = nlohmann::json::array();
         for (const auto& f : record.outputs) line["outputs"].push_back(f.string());
         if (ends[i] == BatchEnd::Done) line["result"] = record.result;

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <future>
 #include <numeric>
+#include <optional>
 
 #include "core/audio/AudioQueue.h"
 #include "core/audio/ChannelLayout.h"
@@ -21,17 +22,41 @@ namespace {
 /// (docs/performance.md).
 constexpr size_t kTilesAtOnce = 2;
 
+/// Far more than the rate conversions ring.
+constexpr double kRinging = 0.5;
+
+TileGrid tilesAt(int as, const NetworkCard& card, const EngineOptions& o) {
+    return {card, int64_t(o.firstTileSeconds * as), int64_t((o.tileSeconds > 0 ? o.tileSeconds : kTileSeconds) * as)};
+}
+
+int64_t heardAfter(int as, const NetworkCard& card, const EngineOptions& o) {
+    return o.lookAhead < 0 ? card.context : int64_t(o.lookAhead * as);
+}
+
+/// A stretch of a recording whose tiles lie as in the whole: frames at the source's rate.
+struct PartOfWhole {
+    int64_t from, to;       ///< wanted
+    int64_t heardFrom = 0;  ///< what is read begins here
+
+    TileStream::Part at(int as, int rate) const {
+        const auto moved = [&](int64_t frame, double seconds) {
+            return int64_t(std::floor((double(frame) / rate + seconds) * as));
+        };
+        return {heardFrom * as / rate, std::max<int64_t>(0, moved(from, -kRinging)), moved(to, kRinging)};
+    }
+};
+
 /// One group of channels on its way through the network and back to the source's rate.
 class ChannelRun {
 public:
     /// as: the rate in Hz at which the network sees the sound.
     ChannelRun(std::vector<int> channels, int rate, int as, const std::shared_ptr<Network>& network,
-               const EngineOptions& o, size_t atOnce, const std::shared_ptr<TileStream::Places>& places)
+               const EngineOptions& o, size_t atOnce, const std::shared_ptr<TileStream::Places>& places,
+               const TileStream::Part& part)
         : m_channels(std::move(channels)),
           m_in(rate, as, int(m_channels.size()), Resampler::Edge::Filled),
-          m_tiles(network, int(m_channels.size()), int64_t(o.firstTileSeconds * as),
-                  int64_t((o.tileSeconds > 0 ? o.tileSeconds : kTileSeconds) * as),
-                  o.lookAhead < 0 ? network->card().context : int64_t(o.lookAhead * as), atOnce, places) {
+          m_tiles(network, int(m_channels.size()), tilesAt(as, network->card(), o), heardAfter(as, network->card(), o),
+                  atOnce, places, part) {
         const NetworkCard& card = network->card();
         const auto given = stemsGiven(card, o);
         for (size_t s = 0; s < card.stems.size(); ++s) {
@@ -42,6 +67,8 @@ public:
         for (size_t s = 0; s < given.size(); ++s) {
             m_out.emplace_back(as, rate, int(m_channels.size()), Resampler::Edge::Filled);
             ready.emplace_back(int(m_channels.size()));
+            const AudioBuffer silence(int(m_channels.size()), m_tiles.leftOut());
+            ready[s].append(m_out[s].process(silence));
         }
     }
 
@@ -129,9 +156,10 @@ StemSink cutTo(int64_t from, int64_t to, const StemSink& sink) {
     };
 }
 
-/// Separates all of [options.from, options.to), of which nothing outside is heard.
+/// Separates all of [options.from, options.to), of which nothing outside is heard; of a part of a whole what is wanted,
+/// and silence beside it.
 void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, const EngineOptions& options,
-                 const StemSink& sink, const Progress& progress) {
+                 const std::optional<PartOfWhole>& part, const StemSink& sink, const Progress& progress) {
     const int64_t length = options.to - options.from;
     const size_t stemCount = stemsGiven(network->card(), options).size();
     std::vector<std::vector<int>> groups;
@@ -146,7 +174,8 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
     std::vector<ChannelRun> runs;  // one a group and rate
     for (const auto& group : groups)
         for (const int rate : rates)
-            runs.emplace_back(group, source.sampleRate(), rate, network, options, atOnce, places);
+            runs.emplace_back(group, source.sampleRate(), rate, network, options, atOnce, places,
+                              part ? part->at(rate, source.sampleRate()) : TileStream::Part());
     int64_t read = 0, written = 0;
     AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
     Deliverer deliverer(Remainder(int(stemCount), source.channels(), source.sampleRate()), sink);
@@ -193,6 +222,25 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
     deliverer.wait();
 }
 
+/// What must be read for a part of a whole: from a frame on that is a sample of every rate and begins a block of the
+/// remainder's.
+PartOfWhole heardFor(PartOfWhole part, int rate, const NetworkCard& card, const EngineOptions& o, int64_t& heardTo) {
+    double earliest = double(part.from) / rate, latest = 0;
+    int64_t step = Remainder::blockAt(rate);
+    for (const int as : ratesOf(card, o.quality)) {
+        const TileGrid grid = tilesAt(as, card, o);
+        const TileStream::Part at = part.at(as, rate);
+        const int64_t begin = grid.begin(std::max<int64_t>(0, at.from - grid.fade)),
+                      end = grid.end(at.to) + grid.fade + std::min(heardAfter(as, card, o), card.context);
+        earliest = std::min(earliest, double(begin - card.context) / as - kRinging);
+        latest = std::max(latest, double(end) / as + kRinging);
+        step = std::lcm(step, int64_t(rate / std::gcd(rate, as)));
+    }
+    part.heardFrom = int64_t(std::max(0.0, earliest) * rate) / step * step;
+    heardTo = int64_t(std::ceil(latest * rate));
+    return part;
+}
+
 }  // namespace
 
 std::vector<std::string> stemsGiven(const NetworkCard& card, const EngineOptions& options) {
@@ -227,6 +275,12 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
     EngineOptions heard = options;
     const int64_t to = options.to < 0 ? source.frames() : std::min(options.to, source.frames()),
                   from = std::min(options.from, to);
+    if (options.asInWhole) {
+        const PartOfWhole part = heardFor({from, to}, source.sampleRate(), network->card(), options, heard.to);
+        heard.from = part.heardFrom;
+        heard.to = std::min(heard.to, source.frames());
+        return separateAll(source, network, heard, part, cutTo(from - heard.from, to - heard.from, sink), progress);
+    }
     const auto rates = ratesOf(network->card(), options.quality);
     const double context = double(network->card().context) / *std::min_element(rates.begin(), rates.end());
     // On the grid of every rate, as counted from the recording's beginning: half a grid later the answer is another
@@ -241,7 +295,7 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
     heard.firstTileSeconds = options.firstTileSeconds + seconds(from - heard.from);
     if (std::min(tile, options.firstTileSeconds) >= whole)
         heard.firstTileSeconds = heard.tileSeconds = seconds(heard.to - heard.from);
-    separateAll(source, network, heard, cutTo(from - heard.from, to - heard.from, sink), progress);
+    separateAll(source, network, heard, {}, cutTo(from - heard.from, to - heard.from, sink), progress);
 }
 
 }  // namespace rivlen

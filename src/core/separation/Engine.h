@@ -25,7 +25,10 @@ struct EngineOptions {
     /// well separated, and depends on the tiles. Negative: as the card says.
     double lookAhead = -1;
     bool prompt = false;  ///< each tile is waited for before more is read: what is read ends only later
-    bool apart = false;   ///< every stem of the network by itself, also those shown as part of another
+    /// The span's tiles lie as they do when the recording is separated in one piece, so that spans put together are
+    /// that piece (below -100 dB); for that, up to a tile more is separated on either side.
+    bool asInWhole = false;
+    bool apart = false;  ///< every stem of the network by itself, also those shown as part of another
 };
 
 /// Takes the separated sound block by block, in order: the source's frames and one buffer per stem, at the

@@ -6,7 +6,7 @@ namespace rivlen {
 
 Remainder::Remainder(int stems, int channels, int sampleRate)
     : m_stems(size_t(stems)),
-      m_block(std::max(16, sampleRate / 1000)),
+      m_block(blockAt(sampleRate)),
       m_states(size_t(stems) * size_t(channels)),
       m_smoothing(1.0 - std::exp(-double(m_block) / (0.02 * sampleRate))) {}
 

@@ -1,4 +1,5 @@
 #pragma once
+#include <algorithm>
 #include <array>
 #include <vector>
 
@@ -18,6 +19,8 @@ public:
     Remainder(int stems, int channels, int sampleRate);
     /// stems[s] and source have the same shape; stems are changed in place.
     void share(const AudioBuffer& source, std::vector<AudioBuffer>& stems);
+    /// Frames between new weights: what begins at a multiple of it goes on as if it had begun earlier.
+    static int blockAt(int sampleRate) { return std::max(16, sampleRate / 1000); }
 
 private:
     struct State {

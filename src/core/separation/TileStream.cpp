@@ -48,17 +48,28 @@ Stems answer(Network& network, const AudioBuffer& input) {
 
 }  // namespace
 
-TileStream::TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int64_t after,
-                       size_t atOnce, std::shared_ptr<Places> places)
+TileGrid::TileGrid(const NetworkCard& card, int64_t firstTile, int64_t usualTile)
+    : tile(onGrid(usualTile, card.grid)),
+      first(std::min(tile, onGrid(firstTile, card.grid))),
+      fade(std::min<int64_t>(card.sampleRate / 20, first / 2)) {}
+
+int64_t TileGrid::begin(int64_t at) const { return at < first ? 0 : first + (at - first) / tile * tile; }
+
+int64_t TileGrid::end(int64_t at) const { return at < first ? first : begin(at) + tile; }
+
+TileStream::TileStream(std::shared_ptr<Network> network, int channels, const TileGrid& grid, int64_t after,
+                       size_t atOnce, std::shared_ptr<Places> places, const Part& part)
     : m_network(std::move(network)),
       m_channels(channels),
-      m_tile(onGrid(tile, m_network->card().grid)),
-      m_nextTile(std::min(m_tile, onGrid(firstTile, m_network->card().grid))),
-      m_fade(std::min<int64_t>(m_network->card().sampleRate / 20, m_nextTile / 2)),
+      m_grid(grid),
       m_after(std::min(after, m_network->card().context)),
       m_atOnce(atOnce),
       m_places(std::move(places)),
       m_pending(channels),
+      m_pendingAt(part.at),
+      m_launched(m_grid.begin(std::max<int64_t>(0, part.from - m_grid.fade))),
+      m_until(part.to),
+      m_leftOut(m_launched - part.at),
       m_abandoned(std::make_shared<std::atomic<bool>>(false)) {}
 
 TileStream::~TileStream() {
@@ -77,7 +88,8 @@ Stems TileStream::drain(bool ended, const Progress& progress) {
     while (true) {
         progress.throwIfCancelled();
         const int64_t available = m_pendingAt + m_pending.frames();
-        const bool more = ended ? m_launched < available : available >= m_launched + m_nextTile + m_fade + m_after;
+        const bool more = m_launched < m_until && (ended ? m_launched < available
+                                                         : available >= m_grid.end(m_launched) + m_grid.fade + m_after);
         if (more && m_atOnce == 0) {
             launch(available);
             land(out, progress);
@@ -97,8 +109,8 @@ Stems TileStream::drain(bool ended, const Progress& progress) {
 
 void TileStream::launch(int64_t available) {
     const NetworkCard& card = m_network->card();
-    const int64_t start = m_launched, end = std::min(start + m_nextTile, available),
-                  faded = std::min(end + m_fade, available);
+    const int64_t start = m_launched, end = std::min(m_grid.end(start), available),
+                  faded = std::min(end + m_grid.fade, available);
     const int64_t from = std::max<int64_t>(0, start - card.context);
     const int64_t length = std::max(std::min(faded + m_after, available) - from, card.minimum);
     AudioBuffer input(m_channels, length);
@@ -113,7 +125,6 @@ void TileStream::launch(int64_t available) {
     m_flights.push_back({end - start, task.get_future()});
     std::thread(std::move(task)).detach();
     m_launched = end;
-    m_nextTile = m_tile;
     const int64_t keepFrom = std::max<int64_t>(0, m_launched - card.context - card.grid);
     if (keepFrom > m_pendingAt) {
         m_pending.drop(keepFrom - m_pendingAt);
@@ -129,7 +140,7 @@ void TileStream::land(Stems& out, const Progress& progress) {
     Stems stems = flight.answer.get();
     m_flights.pop_front();
     for (size_t s = 0; s < stems.size(); ++s) {
-        const int64_t n = m_tail.empty() ? 0 : std::min({m_fade, m_tail[s].frames(), stems[s].frames()});
+        const int64_t n = m_tail.empty() ? 0 : std::min({m_grid.fade, m_tail[s].frames(), stems[s].frames()});
         for (int c = 0; c < m_channels; ++c)
             for (int64_t i = 0; i < n; ++i) {
                 // The two are nearly the same signal: equal gain, not equal power.

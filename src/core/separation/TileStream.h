@@ -2,6 +2,7 @@
 #include <atomic>
 #include <deque>
 #include <future>
+#include <limits>
 #include <memory>
 #include <semaphore>
 
@@ -10,6 +11,16 @@
 #include "core/separation/Network.h"
 
 namespace rivlen {
+
+/// Where tiles begin in a stream at the network's rate: at 0, at `first`, and every `tile` from there on.
+struct TileGrid {
+    /// Lengths in samples, made whole numbers of the network's grid.
+    TileGrid(const NetworkCard& card, int64_t firstTile, int64_t usualTile);
+    int64_t begin(int64_t at) const;  ///< of the tile that holds this sample
+    int64_t end(int64_t at) const;
+    int64_t tile, first;
+    int64_t fade;  ///< over which a tile goes into the next
+};
 
 /// Runs a stream at the network's rate through the network in tiles. Each tile is read with the network's
 /// context on both sides and cross-faded into the next; tile borders lie on the network's grid, so for a
@@ -22,16 +33,25 @@ public:
     /// Places for tiles that are computed at the same time, shared by all streams of one separation.
     using Places = std::counting_semaphore<64>;
 
-    /// Lengths in samples at the network's rate. after: what is heard after a tile, at most the network's context.
-    /// atOnce: tiles of this stream that may be under way; 0: one, which is waited for before more is taken.
-    TileStream(std::shared_ptr<Network> network, int channels, int64_t firstTile, int64_t tile, int64_t after,
-               size_t atOnce, std::shared_ptr<Places> places);
+    /// Of a longer stream, the part that is fed and what is wanted of it, in samples of that stream: tiles lie as they
+    /// do in the whole, and those that hold nothing wanted are left out.
+    struct Part {
+        int64_t at = 0, from = 0, to = std::numeric_limits<int64_t>::max();
+    };
+
+    /// after: what is heard after a tile, in samples at the network's rate, at most the network's context. atOnce:
+    /// tiles of this stream that may be under way; 0: one, which is waited for before more is taken.
+    TileStream(std::shared_ptr<Network> network, int channels, const TileGrid& grid, int64_t after, size_t atOnce,
+               std::shared_ptr<Places> places, const Part& part);
     ~TileStream();
     TileStream(TileStream&&) = default;
 
     /// Adds input; returns what became ready, one buffer per stem (perhaps empty).
     std::vector<AudioBuffer> process(const AudioBuffer& in, const Progress& progress);
     std::vector<AudioBuffer> finish(const Progress& progress);
+
+    /// Where the first tile begins, counted from the first sample that is fed: so much of the answer is left out.
+    int64_t leftOut() const { return m_leftOut; }
 
 private:
     using Stems = std::vector<AudioBuffer>;
@@ -46,12 +66,15 @@ private:
 
     std::shared_ptr<Network> m_network;
     int m_channels;
-    int64_t m_tile, m_nextTile, m_fade, m_after;
+    TileGrid m_grid;
+    int64_t m_after;
     size_t m_atOnce;  ///< tiles in flight
     std::shared_ptr<Places> m_places;
-    AudioQueue m_pending;     ///< input that is still needed
-    int64_t m_pendingAt = 0;  ///< position of its first sample
-    int64_t m_launched = 0;   ///< where the next tile begins
+    AudioQueue m_pending;  ///< input that is still needed
+    int64_t m_pendingAt;   ///< position of its first sample
+    int64_t m_launched;    ///< where the next tile begins
+    int64_t m_until;       ///< no tile begins here or later
+    int64_t m_leftOut;
     std::deque<Flight> m_flights;
     Stems m_tail;                                    ///< end of the last tile, to be faded out
     std::shared_ptr<std::atomic<bool>> m_abandoned;  ///< tells tiles in flight that nobody waits any more
