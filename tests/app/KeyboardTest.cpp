@@ -10,6 +10,7 @@
 #include <QTabBar>
 #include <QTimer>
 #include <QToolButton>
+#include <map>
 #include <set>
 
 #include "WindowFixture.h"
@@ -58,12 +59,32 @@ struct WithoutAPointer : Window {
             if (seen.count(other)) return true;
         return false;
     }
-    void everythingIsReached(const std::string& where) {
-        const auto seen = round();
-        for (const auto* w : window->findChildren<QWidget*>())
-            if (control(w) && w->isVisible() && w->isEnabled() && w->window() == window.get()) {
+    static void everythingIsReached(QWidget& top, const std::set<const QWidget*>& seen, const std::string& where) {
+        for (const auto* w : top.findChildren<QWidget*>())
+            if (control(w) && w->isVisible() && w->isEnabled() && w->window() == &top) {
                 EXPECT_TRUE(seen.count(w) || amongOthers(w, seen)) << nameOf(w) << ", " << where;
             }
+    }
+    /// A dialogue that a button or an action opened: Tab comes by all of it, Escape ends it.
+    void walkDialogue() {
+        QDialog* dialog = nullptr;
+        for (auto* each : window->findChildren<QDialog*>())
+            if (each->isVisible()) dialog = each;
+        ASSERT_NE(dialog, nullptr);
+        dialog->activateWindow();
+        ASSERT_TRUE(QTest::qWaitForWindowActive(dialog, 3000));
+        std::set<const QWidget*> seen;
+        for (int i = 0; i < 80; ++i) {
+            QWidget* at = dialog->focusWidget();
+            if (at) seen.insert(at);
+            QTest::keyClick(at ? at : dialog, Qt::Key_Tab);
+        }
+        everythingIsReached(*dialog, seen, dialog->windowTitle().toStdString());
+        QTest::keyClick(dialog, Qt::Key_Escape);
+        settle();
+        for (const auto* each : window->findChildren<QDialog*>()) EXPECT_FALSE(each->isVisible()) << "Escape ends it";
+        window->activateWindow();
+        (void)QTest::qWaitForWindowActive(window.get(), 3000);
     }
     /// A dialogue for files that a key opens: the path is typed, and Return.
     void typed(const QString& path, const std::function<void()>& opens) {
@@ -100,7 +121,8 @@ TEST_F(WithoutAPointer, EveryControlIsReachedByTab) {
         for (int page = 0; page < count; ++page) {
             if (pages) pages->setCurrentIndex(page);
             settle();
-            everythingIsReached(kStages[size_t(stage)].id + (pages ? ", " + pages->tabText(page).toStdString() : ""));
+            everythingIsReached(*window, round(),
+                                kStages[size_t(stage)].id + (pages ? ", " + pages->tabText(page).toStdString() : ""));
         }
     }
 }
@@ -149,4 +171,99 @@ TEST_F(WithoutAPointer, AReelGoesFromItsFileToItsDelivery) {
     for (const auto& entry : fs::recursive_directory_iterator(folder / "out"))
         files += entry.path().extension() == ".wav";
     EXPECT_GT(files, 0u);
+}
+
+TEST_F(WithoutAPointer, EveryControlOfADialogueIsReachedAndEscapeEndsIt) {
+    window->resize(1280, 800);
+    addAndSplit(4);
+    add({QString::fromStdString(clip("other.wav", 3).string())});
+    studio->document.selectReel(studio->document.session().reels[0].id);
+    settle();
+    const auto open = [&](const char* stage, const char* tabs, int page, const char* button) {
+        studio->document.setStage(stage);
+        settle();
+        if (tabs) find<QTabBar>(tabs)->setCurrentIndex(page);
+        settle();
+        auto* opener = find<QPushButton>(button);
+        opener->setFocus();
+        QTest::keyClick(opener, Qt::Key_Space);
+        settle();
+        walkDialogue();
+    };
+    open("split", nullptr, 0, "openNetworks");
+    open("weigh", "weightabs", 1, "givestrength");
+    open("rebuild", "rebuildtabs", 5, "replacemusic");
+    open("rebuild", "rebuildtabs", 5, "microphone");
+    open("rebuild", "rebuildtabs", 1, "addeffect");
+    for (auto* action : window->findChildren<QAction*>())
+        if (action->text() == "Sound output…") action->trigger();
+    settle();
+    walkDialogue();
+}
+
+TEST_F(WithoutAPointer, ClipsAreEdited) {
+    addAndSplit(6);
+    key(Qt::Key_4, Qt::AltModifier);
+    RebuildDesk& desk = window->desks().rebuild.desk;
+    const auto ready = [&] { return !window->desks().rebuild.busy() && !studio->busy(); };
+    ASSERT_TRUE(until(ready));
+    const auto lane = [&]() -> const Lane& { return *desk.rebuild().lane(desk.laneId()); };
+    const auto selected = [&]() -> const Clip& { return *desk.rebuild().clip(*desk.selected().begin()); };
+    // To a lane, to a second of it, and cut.
+    const std::string first = desk.laneId();
+    key(Qt::Key_Down, Qt::ControlModifier);
+    ASSERT_NE(desk.laneId(), first);
+    ASSERT_EQ(lane().clips.size(), 1u);
+    key(Qt::Key_Home);
+    for (int i = 0; i < 3; ++i) key(Qt::Key_Period);
+    key(Qt::Key_S);
+    ASSERT_EQ(lane().clips.size(), 2u);
+    EXPECT_NEAR(lane().clips[1].at, 3, 1e-3);
+    // Past the first to the second, which is moved, slipped, trimmed, made louder and faded.
+    desk.select({});
+    key(Qt::Key_N);
+    key(Qt::Key_N);
+    ASSERT_EQ(desk.selected(), std::set<std::string>{lane().clips[1].id});
+    key(Qt::Key_N, Qt::ShiftModifier);
+    ASSERT_EQ(desk.selected(), std::set<std::string>{lane().clips[0].id});
+    key(Qt::Key_N);
+    for (int i = 0; i < 5; ++i) key(Qt::Key_Right, Qt::AltModifier);
+    EXPECT_NEAR(selected().at, 3.05, 1e-3);
+    const double offset = selected().offset;
+    key(Qt::Key_Right, Qt::AltModifier | Qt::ShiftModifier);
+    EXPECT_NEAR(std::fabs(selected().offset - offset), 0.01, 1e-3);
+    key(Qt::Key_Period);
+    key(Qt::Key_BraceLeft, Qt::ShiftModifier);
+    EXPECT_NEAR(selected().at, 4, 1e-3) << "trimmed to the playhead";
+    find<QTabBar>("rebuildtabs")->setCurrentIndex(3);
+    settle();
+    for (const auto& [row, value] :
+         std::map<const char*, QString>{{"clip_gain_value", "-4.5"}, {"clip_in_value", "0.25"}}) {
+        auto* number = find<QLineEdit>(row);
+        number->setFocus();
+        QTest::keyClick(number, Qt::Key_A, Qt::ControlModifier);
+        QTest::keyClicks(number, value);
+        QTest::keyClick(number, Qt::Key_Return);
+    }
+    EXPECT_DOUBLE_EQ(selected().gain, -4.5);
+    EXPECT_DOUBLE_EQ(selected().fadeIn, 0.25);
+    // Copied, pasted, muted, removed, and all of it taken back.
+    window->setFocus();
+    key(Qt::Key_C, Qt::ControlModifier);
+    key(Qt::Key_Home);
+    key(Qt::Key_V, Qt::ControlModifier);
+    ASSERT_EQ(lane().clips.size(), 3u);
+    key(Qt::Key_U);
+    EXPECT_TRUE(selected().muted);
+    window->pictures().lanes().setFocus();
+    QTest::keyClick(&window->pictures().lanes(), Qt::Key_Delete);
+    EXPECT_EQ(lane().clips.size(), 2u);
+    for (int i = 0; i < 40 && lane().clips.size() != 1; ++i) key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(lane().clips.size(), 1u) << "undone to before the cut";
+    // A level that changes: points at the playhead, moved by arrows.
+    find<QTabBar>("rebuildtabs")->setCurrentIndex(0);
+    QTest::keyClick(find<QComboBox>("automation"), Qt::Key_Down);
+    QTest::keyClick(&window->pictures().lanes(), Qt::Key_Insert);
+    ASSERT_TRUE(until(ready));
+    EXPECT_EQ(lane().strip.automation.at("level").size(), 1u);
 }

@@ -77,7 +77,7 @@ echo "{\"files\": [{\"stems\": [{\"path\": \"$file\"}]}]}"
 struct BatchSpans : BatchWorks {
     void SetUp() override {
         BatchWorks::SetUp();
-        std::ofstream(program) << R"(#!/bin/sh
+        std::ofstream(program) << R"sh(#!/bin/sh
 name=$(basename "$2" .wav)
 span= folder= force=
 out=$4
@@ -89,20 +89,15 @@ case $1 in
 esac
 shift
 done
-if [ -e "$out/down" ] && [ "$span" = "$(cat "$out/down")" ];
-        then echo "rivlen-cli: no memory: add some." > &2;
-        exit 1;
-        fi file = $out / $name.dialogue.wav if[-n "$span"];
-        then mkdir - p "$folder";
-        file = $folder / $span.dialogue.wav elif[-n "$folder"];
-        then ls "$folder" > "$out/$name.joined";
-        fi if[-e "$file"] && [-z "$force"];
-        then echo "rivlen-cli: \"$file\" is there." > &2;
-        exit 4; fi
+if [ -e "$out/down" ] && [ "$span" = "$(cat "$out/down")" ]; then echo "rivlen-cli: no memory: add some." >&2; exit 1; fi
+file=$out/$name.dialogue.wav
+if [ -n "$span" ]; then mkdir -p "$folder"; file=$folder/$span.dialogue.wav
+elif [ -n "$folder" ]; then ls "$folder" > "$out/$name.joined"; fi
+if [ -e "$file" ] && [ -z "$force" ]; then echo "rivlen-cli: \"$file\" is there." >&2; exit 4; fi
 echo "$name $span" >> "$out/calls"
 echo sound > "$file"
 echo "{\"files\": [{\"stems\": [{\"path\": \"$file\"}]}]}"
-)";
+)sh";
         fs::create_directories(folder / "in");
         fs::create_directories(folder / "out");
         writeWav(folder / "in/long.wav", noise(1, 8000 * 200), 8000);

@@ -114,10 +114,10 @@ TEST_P(EngineSpans, PutTogetherAreTheWhole) {
         std::atomic<int> tiles{0};
     };
     const int rate = GetParam();
-    const int64_t frames = int64_t(rate) * 23 + 131;
+    const int64_t frames = int64_t(rate) * 8 + 131;
     BufferSource source(programme(2, rate, frames), rate);
     EngineOptions options;
-    options.tileSeconds = 1.7;
+    options.tileSeconds = 0.9;
     options.firstTileSeconds = 0.4;
     const auto network = std::make_shared<OfItsTile>();
     const Separated whole = run(source, network, options);
@@ -127,10 +127,10 @@ TEST_P(EngineSpans, PutTogetherAreTheWhole) {
         std::vector<AudioBuffer> joined(3, AudioBuffer(2, 0));
         int most = 0;
         for (const auto& [from, to] : std::vector<std::pair<int64_t, int64_t>>{{0, rate / 5},
-                                                                               {rate / 5, rate * 7 + 1},
-                                                                               {rate * 7 + 1, rate * 12 - 37},
-                                                                               {rate * 12 - 37, rate * 12 + 4},
-                                                                               {rate * 12 + 4, frames - 3},
+                                                                               {rate / 5, rate * 3 + 1},
+                                                                               {rate * 3 + 1, rate * 5 - 37},
+                                                                               {rate * 5 - 37, rate * 5 + 4},
+                                                                               {rate * 5 + 4, frames - 3},
                                                                                {frames - 3, frames}}) {
             options.from = from, options.to = to;
             network->tiles = 0;
@@ -142,14 +142,19 @@ TEST_P(EngineSpans, PutTogetherAreTheWhole) {
         }
         for (size_t s = 0; s < 3; ++s) {
             ASSERT_EQ(joined[s].frames(), frames);
-            if (asInWhole) EXPECT_LT(differenceDb(joined[s], whole.stems[s]), -100) << rate << " Hz, stem " << s;
+            if (asInWhole) {
+                EXPECT_LT(differenceDb(joined[s], whole.stems[s]), -100) << rate << " Hz, stem " << s;
+            }
         }
-        if (asInWhole) EXPECT_LT(most, all) << "no span takes the work of the whole";
-        else EXPECT_GT(differenceDb(joined[0], whole.stems[0]), -60) << "the network shows where tiles lie";
+        if (asInWhole) {
+            EXPECT_LT(most, all) << "no span takes the work of the whole";
+        } else {
+            EXPECT_GT(differenceDb(joined[0], whole.stems[0]), -60) << "the network shows where tiles lie";
+        }
     }
 }
 
-INSTANTIATE_TEST_SUITE_P(Rates, EngineSpans, testing::Values(22050, 44100, 48000, 96000));
+INSTANTIATE_TEST_SUITE_P(Rates, EngineSpans, testing::Values(22050, 44100, 48000));
 
 TEST(Engine, TheTopOctaveIsShared) {
     // 30 kHz lies above a 48 kHz network's range; it must be in the stems, not lost.
