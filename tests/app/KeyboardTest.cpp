@@ -186,7 +186,7 @@ TEST_F(WithoutAPointer, EveryControlOfADialogueIsReachedAndEscapeEndsIt) {
         settle();
         auto* opener = find<QPushButton>(button);
         opener->setFocus();
-        QTest::keyClick(opener, Qt::Key_Space);
+        QTest::keyClick(opener, Qt::Key_Return);  // Space plays
         settle();
         walkDialogue();
     };
@@ -233,7 +233,7 @@ TEST_F(WithoutAPointer, ClipsAreEdited) {
     key(Qt::Key_Right, Qt::AltModifier | Qt::ShiftModifier);
     EXPECT_NEAR(std::fabs(selected().offset - offset), 0.01, 1e-3);
     key(Qt::Key_Period);
-    key(Qt::Key_BraceLeft, Qt::ShiftModifier);
+    key(Qt::Key_BracketLeft, Qt::ShiftModifier);
     EXPECT_NEAR(selected().at, 4, 1e-3) << "trimmed to the playhead";
     find<QTabBar>("rebuildtabs")->setCurrentIndex(3);
     settle();
