@@ -14,6 +14,7 @@
 #include <set>
 
 #include "WindowFixture.h"
+#include "app/intake/ConformDialog.h"
 
 using namespace rivlen;
 using namespace rivlen::test;
@@ -198,6 +199,10 @@ TEST_F(WithoutAPointer, EveryControlOfADialogueIsReachedAndEscapeEndsIt) {
     for (auto* action : window->findChildren<QAction*>())
         if (action->text() == "Sound output…") action->trigger();
     settle();
+    walkDialogue();
+    openConformDialog(studio->document, studio->work, studio->document.reel()->id,
+                      QString::fromStdString((folder / "other.wav").string()), window.get());
+    ASSERT_TRUE(until([&] { return !studio->busy(); }));
     walkDialogue();
 }
 

@@ -131,6 +131,7 @@ void apply(Appearance appearance) {
     for (auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
         p.setColor(QPalette::Disabled, role, dim);
     QApplication::setPalette(p);
+    const QString mark = QString::fromStdString(resourceFolder("marks").string()) + "/open-" + appearanceId(appearance);
     qApp->setStyleSheet(sheet(R"(
         QPushButton { background: @button; border: 1px solid @line; border-radius: 5px; padding: 5px 12px; }
         QPushButton:hover { background: @hover; }
@@ -139,7 +140,11 @@ void apply(Appearance appearance) {
         QPushButton:focus, QLineEdit:focus, QComboBox:focus, QListWidget:focus,
             QTableWidget:focus { border: 1px solid @quiet; }
         QLineEdit, QComboBox { background: @ground; border: 1px solid @line; border-radius: 4px; padding: 3px 6px; }
+        QComboBox::drop-down { border: none; width: 20px; }
+        QComboBox::down-arrow { image: url("MARK.svg"); width: 10px; height: 10px; }
         QComboBox QAbstractItemView { background: @raised; border: 1px solid @line; }
+        QPushButton::menu-indicator { image: url("MARK.svg"); width: 10px; height: 10px; right: 7px;
+            subcontrol-origin: padding; subcontrol-position: center right; }
         QListWidget { background: @ground; border: 1px solid @line; border-radius: 5px; outline: 0; }
         QListWidget::item { padding: 6px; }
         QTreeView, QTableView { background: @ground; border: 1px solid @line; border-radius: 5px; outline: 0;
@@ -159,7 +164,7 @@ void apply(Appearance appearance) {
         QProgressBar::chunk { background: @ink; border-radius: 3px; }
         QSlider::groove:horizontal { height: 4px; background: @line; border-radius: 2px; }
         QSlider::sub-page:horizontal { background: @quiet; border-radius: 2px; }
-        QSlider::handle:horizontal { width: 14px; margin: -6px 0; border-radius: 7px; background: @ink; }
+        QSlider::handle:horizontal { width: 14px; margin: -5px 0; border-radius: 7px; background: @ink; }
         QSlider::sub-page:horizontal:disabled { background: @line; }
         QSlider::handle:horizontal:disabled { background: @dim; }
         QScrollBar:horizontal { height: 10px; background: @ground; }
@@ -171,7 +176,7 @@ void apply(Appearance appearance) {
         QMenu { background: @raised; border: 1px solid @line; } QMenu::item:selected { background: @chosen; }
         QToolTip { background: @raised; color: @ink; border: 1px solid @line; padding: 4px; }
         QMenuBar { background: @ground; } QMenuBar::item:selected { background: @hover; }
-    )"));
+    )").replace("MARK", mark));
 }
 
 }  // namespace rivlen::theme
