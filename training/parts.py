@@ -2,7 +2,7 @@
 
 As in mix.py, parts wait in pools as spectra and a clip takes them at levels and equalisers of its own. Half of the clips of music have the
 parts of one piece, which belong together; in the others any drums meet any bass. A sung line is made of speech (singing.py) and follows the
-melody composed for the piece, or another.
+melody composed for the piece, or another; three of ten are a synthesiser's songs (render_songs.py), which have melodies of their own.
 """
 import json
 
@@ -22,7 +22,7 @@ from varied import loudness_set
 MUSIC, AMBIENCE = ("vocals", "drums", "bass", "guitar", "other"), ("events", "bed")
 TOGETHER, REAL_GUITAR = 0.5, 0.12
 ABSENT = (0.35, 0.15, 0.12, 0.3, 0.15)   # of the clips, by part of the music
-SPOKEN, CHOIR, DOUBLED = 0.12, 0.15, 0.25
+SPOKEN, CHOIR, DOUBLED, SYNTHESISED = 0.12, 0.15, 0.25, 0.3
 LEVELS = ((-6, 8), (-8, 6), (-8, 6), (-10, 5), (-10, 5))   # dB, by part
 
 
@@ -68,23 +68,36 @@ def any_line(rng, n):
     return notes
 
 
-def vocals(rng, words, n, notes, tail):
+def synthesised(rng, songs, n):
+    """float32[n]: a stretch of some song, up to three semitones lower or higher, RMS 0.08 as singing.sing()."""
+    group = songs.groups[songs.names[rng.integers(len(songs.names))]]
+    item = songs.items[group[rng.integers(len(group))]]
+    speed = float(np.exp(rng.uniform(-0.17, 0.17)))
+    begin = int(rng.integers(item["start"], max(item["start"] + 1, item["end"] - int(n * speed))))
+    x = songs.stretch(begin, min(item["end"], begin + int(n * speed) + 2))[0]
+    x = at_speed(np.pad(x, (0, max(0, int(n * speed) + 2 - len(x)))), speed, n)
+    return x * np.float32(0.08 / max(1e-4, float(np.sqrt(np.mean(x[x != 0] ** 2))) if x.any() else 1))
+
+
+def vocals(rng, words, n, notes, tail, songs=None):
     """float32[2, n], mid and side: one singer, doubled or a choir, or somebody who speaks over the music. words(n): speech of some speaker;
-    tail(): a room's impulse response."""
+    tail(): a room's impulse response; songs: a Role of songs, or none."""
     draw = rng.random()
     if draw < SPOKEN:
         out = placed(words(n), rng.uniform(-0.2, 0.2))
     else:
         notes = notes if notes and rng.random() < 0.7 else any_line(rng, n)
         count = int(rng.integers(3, 7)) if draw < SPOKEN + CHOIR else 2 if draw < SPOKEN + CHOIR + DOUBLED else 1
+        made = songs is not None and rng.random() < SYNTHESISED
         spread, open_ = (0.8 if count > 2 else 0.5 if count == 2 else 0.15), singing.open_at(n, notes)
-        spoken, out = words(n), np.zeros((2, n), np.float32)
+        spoken, out = synthesised(rng, songs, n) if made else words(n), np.zeros((2, n), np.float32)
         for k in range(count):
-            if count > 2 and k:
+            if count > 2 and k and not made:
                 spoken = words(n)
             octave = rng.choice([0, 0, 0, -1, 1]) if count > 2 else 0
             pitch = singing.line(rng, n, notes, octave + rng.normal(0, 0.008))
-            x = singing.sing(rng, spoken, pitch, 10 ** rng.uniform(-3.5, -1.7), True) * open_
+            x = singing.sing(rng, spoken, pitch, 10 ** rng.uniform(-3.5, -1.7), True) * open_ if not made else at_speed(
+                np.pad(spoken, (0, n)), float(np.exp(rng.normal(0, 0.003))), n) if k else spoken
             out += placed(np.roll(x, int(rng.uniform(0, 0.025) * bands.RATE) * (k > 0)), rng.uniform(-spread, spread) if k or count == 1 else 0)
     if rng.random() < 0.65:
         response = tail() * np.float32(10 ** (rng.uniform(-6, 4) / 20))
@@ -136,6 +149,7 @@ class MusicMixer(PartsMixer):
     def __init__(self, split, seed, transform):
         super().__init__(split, seed, transform)
         self.band = Band(split)
+        self.songs = Role(split, "songs") if split == "train" else None
         self.pools = {self.song: []}
 
     def song(self, n):
@@ -143,7 +157,7 @@ class MusicMixer(PartsMixer):
         parts, notes = self.band.draw(rng, n)
         if rng.random() < REAL_GUITAR:
             parts[2] = self.band.guitar(rng, n)
-        sung = vocals(rng, lambda m: self.stems.words(m)[0], n, notes, self.stems.impulse)
+        sung = vocals(rng, lambda m: self.stems.words(m)[0], n, notes, self.stems.impulse, self.songs)
         return [sung, *parts], 0.0
 
     def drawn(self):

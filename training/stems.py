@@ -19,7 +19,7 @@ class Role:
     """One role's items: memory-mapped samples and the index made by prepare.py."""
 
     def __init__(self, split, role):
-        mono = role in ("speech", "voices", "altered")
+        mono = role in ("speech", "voices", "altered", "songs")
         self.samples = np.memmap(paths.PREPARED / f"{split}-{role}.raw", "<i2", "r").reshape(-1, 1 if mono else 2)
         self.items = json.loads((paths.PREPARED / f"{split}-{role}.json").read_text())
         self.groups = {}
