@@ -8363,6 +8363,22 @@
 <source>The network &quot;%1&quot; takes the %2 of a recording further apart and cannot separate a recording: choose another one, and take the %3 apart afterwards.</source>
 <translation>Das Netz „%1“ zerlegt %2 einer Aufnahme weiter und kann keine Aufnahme trennen: ein anderes wählen, und %3 danach zerlegen.</translation>
 </message>
+<message id="The span in &quot;%1&quot; that begins at frame %2 %3: give the batch again.">
+<source>The span in &quot;%1&quot; that begins at frame %2 %3: give the batch again.</source>
+<translation>Der Abschnitt in „%1“, der bei Abtastwert %2 beginnt, %3: den Stapel noch einmal starten.</translation>
+</message>
+<message id="lacks a stem">
+<source>lacks a stem</source>
+<translation>lässt einen Stem vermissen</translation>
+</message>
+<message id="is cut, or of another recording">
+<source>is cut, or of another recording</source>
+<translation>ist abgeschnitten oder gehört zu einer anderen Aufnahme</translation>
+</message>
+<message id="is missing">
+<source>is missing</source>
+<translation>fehlt</translation>
+</message>
 <message id="The stored stem &quot;%1&quot; cannot be opened: split the reel again.">
 <source>The stored stem &quot;%1&quot; cannot be opened: split the reel again.</source>
 <translation>Der gespeicherte Stem „%1“ lässt sich nicht öffnen: die Rolle noch einmal trennen.</translation>
