@@ -1003,6 +1003,10 @@
 <source>Comparing versions</source>
 <translation>Fassungen vergleichen</translation>
 </message>
+<message id="new">
+<source>new</source>
+<translation>neu</translation>
+</message>
 <message id="nothing">
 <source>nothing</source>
 <translation>nichts</translation>

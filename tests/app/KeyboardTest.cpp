@@ -83,7 +83,7 @@ struct WithoutAPointer : Window {
         everythingIsReached(*dialog, seen, dialog->windowTitle().toStdString());
         QTest::keyClick(dialog, Qt::Key_Escape);
         settle();
-        for (const auto* each : window->findChildren<QDialog*>()) EXPECT_FALSE(each->isVisible()) << "Escape ends it";
+        for (const auto* each : window->findChildren<QDialog*>()) EXPECT_FALSE(each->isVisible()) << "Escape ends " << each->objectName().toStdString();
         window->activateWindow();
         (void)QTest::qWaitForWindowActive(window.get(), 3000);
     }
@@ -202,7 +202,8 @@ TEST_F(WithoutAPointer, EveryControlOfADialogueIsReachedAndEscapeEndsIt) {
     walkDialogue();
     openConformDialog(studio->document, studio->work, studio->document.reel()->id,
                       QString::fromStdString((folder / "other.wav").string()), window.get());
-    ASSERT_TRUE(until([&] { return !studio->busy(); }));
+    ASSERT_TRUE(until([&] { return !studio->busy() && find<QPushButton>("conformLay")->isEnabled(); }));
+    settle();
     walkDialogue();
 }
 

@@ -125,7 +125,7 @@ private:
             whole += s.to - s.from;
             if (s.found) found += s.to - s.from;
             const QString texts[] = {
-                time(s.from) + " – " + time(s.to), s.found ? time(s.from + s.shift) : QString("new"),
+                time(s.from) + " – " + time(s.to), s.found ? time(s.from + s.shift) : say("new"),
                 !s.found                    ? QString()
                 : std::fabs(s.shift) < 5e-4 ? say("nothing")
                                             : say("%1 s %2")

@@ -24,8 +24,6 @@ public:
         m_column->takeAt(1);  // the room below the question goes to the pages
         auto* tabs = makePageTabs("rebuildtabs", {say("Lane"), say("Chain"), say("Duck"), say("Clip"), say("Parts"),
                                                   say("Tools"), say("Mend"), say("Space")});
-        tabs->setUsesScrollButtons(false);
-        tabs->setStyleSheet(tabs->styleSheet() + "QTabBar::tab { padding: 5px 2px }");  // eight in one row
         auto* pages = new QStackedWidget;
         auto* lane = new LaneControls(tools.desk, tools.lanes, tools.curves);
         auto* clip = new ClipControls(tools.desk, tools.clips, tools.lanes);

@@ -3,8 +3,8 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QStackedWidget>
-#include <QTabBar>
 
+#include "app/widgets/PageTabs.h"
 #include "app/widgets/Theme.h"
 
 // The parts that pages of a stage's panel are put together from.
@@ -44,15 +44,8 @@ inline void showPage(QStackedWidget& pages, int index) {
 
 /// The tabs above a panel's pages.
 inline QTabBar* makePageTabs(const char* name, const QStringList& titles) {
-    auto* tabs = new QTabBar;
+    auto* tabs = new PageTabs(titles);
     tabs->setObjectName(name);
-    tabs->setExpanding(true);
-    tabs->setDrawBase(false);
-    tabs->setStyleSheet(theme::sheet(
-        "QTabBar::tab { padding: 5px 8px; color: @quiet; border-bottom: 2px solid @line } QTabBar::tab:selected { "
-        "color: @ink; border-bottom: 2px solid @ink }"
-        "QTabBar::tab:focus { color: @ink }"));
-    for (const QString& title : titles) tabs->addTab(title);
     return tabs;
 }
 
