@@ -18,4 +18,16 @@ inline void onEveryPage(MainWindow& window, const std::function<void(const QStri
     }
 }
 
+/// The buttons that open dialogues, and where they stand.
+struct DialogueButton {
+    const char *stage, *tabs;  ///< tabs: null where the stage has none to go through
+    int page;
+    const char* name;
+};
+inline constexpr DialogueButton kDialogueButtons[] = {{"split", nullptr, 0, "openNetworks"},
+                                                      {"weigh", "weightabs", 1, "givestrength"},
+                                                      {"rebuild", "rebuildtabs", 5, "replacemusic"},
+                                                      {"rebuild", "rebuildtabs", 5, "microphone"},
+                                                      {"rebuild", "rebuildtabs", 1, "addeffect"}};
+
 }  // namespace rivlen::test

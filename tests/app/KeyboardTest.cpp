@@ -13,6 +13,7 @@
 #include <map>
 #include <set>
 
+#include "EveryPage.h"
 #include "WindowFixture.h"
 #include "app/intake/ConformDialog.h"
 
@@ -83,7 +84,8 @@ struct WithoutAPointer : Window {
         everythingIsReached(*dialog, seen, dialog->windowTitle().toStdString());
         QTest::keyClick(dialog, Qt::Key_Escape);
         settle();
-        for (const auto* each : window->findChildren<QDialog*>()) EXPECT_FALSE(each->isVisible()) << "Escape ends " << each->objectName().toStdString();
+        for (const auto* each : window->findChildren<QDialog*>())
+            EXPECT_FALSE(each->isVisible()) << "Escape ends " << each->objectName().toStdString();
         window->activateWindow();
         (void)QTest::qWaitForWindowActive(window.get(), 3000);
     }
@@ -180,22 +182,17 @@ TEST_F(WithoutAPointer, EveryControlOfADialogueIsReachedAndEscapeEndsIt) {
     add({QString::fromStdString(clip("other.wav", 3).string())});
     studio->document.selectReel(studio->document.session().reels[0].id);
     settle();
-    const auto open = [&](const char* stage, const char* tabs, int page, const char* button) {
-        studio->document.setStage(stage);
+    for (const DialogueButton& button : kDialogueButtons) {
+        studio->document.setStage(button.stage);
         settle();
-        if (tabs) find<QTabBar>(tabs)->setCurrentIndex(page);
+        if (button.tabs) find<QTabBar>(button.tabs)->setCurrentIndex(button.page);
         settle();
-        auto* opener = find<QPushButton>(button);
+        auto* opener = find<QPushButton>(button.name);
         opener->setFocus();
         QTest::keyClick(opener, Qt::Key_Return);  // Space plays
         settle();
         walkDialogue();
-    };
-    open("split", nullptr, 0, "openNetworks");
-    open("weigh", "weightabs", 1, "givestrength");
-    open("rebuild", "rebuildtabs", 5, "replacemusic");
-    open("rebuild", "rebuildtabs", 5, "microphone");
-    open("rebuild", "rebuildtabs", 1, "addeffect");
+    }
     for (auto* action : window->findChildren<QAction*>())
         if (action->text() == "Sound output…") action->trigger();
     settle();

@@ -133,12 +133,12 @@ TEST_F(InGerman, NothingIsCutInDialogues) {
     add({QString::fromStdString(clip("other.wav", 3).string())});
     studio->document.selectReel(studio->document.session().reels[0].id);
     int opened = 0;
-    const auto check = [&](const char* stage, const char* tabs, int page, const char* button) {
-        studio->document.setStage(stage);
+    for (const DialogueButton& button : kDialogueButtons) {
+        studio->document.setStage(button.stage);
         QTest::qWait(100);
-        if (tabs) find<QTabBar>(tabs)->setCurrentIndex(page);
+        if (button.tabs) find<QTabBar>(button.tabs)->setCurrentIndex(button.page);
         settle();
-        QTest::mouseClick(find<QPushButton>(button), Qt::LeftButton);
+        QTest::mouseClick(find<QPushButton>(button.name), Qt::LeftButton);
         settle();
         for (auto* dialog : window->findChildren<QDialog*>()) {
             if (!dialog->isVisible()) continue;
@@ -150,12 +150,7 @@ TEST_F(InGerman, NothingIsCutInDialogues) {
             dialog->close();
         }
         settle();
-    };
-    check("split", nullptr, 0, "openNetworks");
-    check("weigh", "weightabs", 1, "givestrength");
-    check("rebuild", "rebuildtabs", 5, "replacemusic");
-    check("rebuild", "rebuildtabs", 5, "microphone");
-    check("rebuild", "rebuildtabs", 1, "addeffect");
+    }
     for (auto* action : window->findChildren<QAction*>())
         if (action->text() == say("Sound output…")) action->trigger();
     settle();
