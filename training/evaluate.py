@@ -23,6 +23,7 @@ from stems import Stems
 CLIPS, SECONDS = 24, 10
 # What each quality averages: the recording at these rates in Hz, each taken for 48000.
 RATES = {"plain": (48000,), "quick": (36000,), "fine": (48000, 38400, 60000)}
+CONTEXT, GRID = 262144, 16384  # samples, as in the cards (export.py)
 SHOWN = ("dialogue", "music", "ambience")
 
 
@@ -49,11 +50,20 @@ def shown(stems):
     return np.stack([stems[0] + stems[1], stems[2], stems[3]])
 
 
+def plain(network):
+    """A function float32[C, n] -> float32[stems, C, n]: as the program hears a recording, which goes on beyond its ends as its mirror image."""
+    def once(x):
+        n = x.shape[-1]
+        before, after = min(CONTEXT, n - 1) // GRID * GRID, min(CONTEXT, n - 1)
+        y = np.pad(x, ((0, 0), (before, after)), mode="reflect")
+        with torch.no_grad():
+            return network(torch.from_numpy(y)[None])[0, ..., before:before + n].numpy()
+    return once
+
+
 def waveform(network, quality="plain"):
     """A function float32[C, n] -> float32[4, C, n]."""
-    def once(x):
-        with torch.no_grad():
-            return network(torch.from_numpy(np.ascontiguousarray(x))[None])[0].numpy()
+    once = plain(network)
 
     def at(x, rate):
         if rate == bands.RATE:

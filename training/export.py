@@ -147,7 +147,7 @@ def note_speed(card):
 
 def note_quality_of_parts(card, script):
     what = card["of"]
-    separate = parts_score.plain(script)
+    separate = evaluate.plain(script)
     classical = parts_score.summary(parts_score.rows(parts_score.baseline(what), what), parts_score.NAMES[what])
     measured = parts_score.measure(separate, what)
     card["quality"] = {"field": {

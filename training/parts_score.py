@@ -14,6 +14,7 @@ import torch
 from scipy.ndimage import median_filter
 
 import bands
+import evaluate
 import measures
 import parts
 import parts_set
@@ -60,13 +61,6 @@ def cross_talk(separate, what):
     return {part: {name: round(float(v), 1) for name, v in zip(NAMES[what], np.mean(found, 0))} for part, found in table.items()}
 
 
-def plain(network):
-    def separate(x):
-        with torch.no_grad():
-            return network(torch.from_numpy(np.ascontiguousarray(x))[None])[0].numpy()
-    return separate
-
-
 def measure(separate, what):
     found = rows(separate, what)
     return {"all": summary(found, NAMES[what]), "kind": {k: summary([r for r in found if r["kind"] == k], NAMES[what]) for k in dict.fromkeys(parts_set.KINDS[what])},
@@ -74,7 +68,7 @@ def measure(separate, what):
 
 
 def brief(network, what, every=2):
-    some = summary(rows(plain(network), what, every), NAMES[what])
+    some = summary(rows(evaluate.plain(network), what, every), NAMES[what])
     return " ".join(f"{p} {some[p]['share']:.3f} ({some[p]['gain']:.1f} dB, worse {some[p]['worse']}/{some[p]['of']})" for p in NAMES[what])
 
 
@@ -105,7 +99,7 @@ def main():
     parser.add_argument("what", choices=NAMES)
     parser.add_argument("--json", action="store_true")
     options = parser.parse_args()
-    separate = baseline(options.what) if options.network == "baseline" else plain(torch.jit.load(options.network))
+    separate = baseline(options.what) if options.network == "baseline" else evaluate.plain(torch.jit.load(options.network))
     result = measure(separate, options.what)
     if options.json:
         print(json.dumps(result))

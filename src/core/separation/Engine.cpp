@@ -173,9 +173,12 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
     const size_t atOnce = options.prompt ? 0 : groups.size() * rates.size() == 1 ? kTilesAtOnce : 1;
     std::vector<ChannelRun> runs;  // one a group and rate
     for (const auto& group : groups)
-        for (const int rate : rates)
-            runs.emplace_back(group, source.sampleRate(), rate, network, options, atOnce, places,
-                              part ? part->at(rate, source.sampleRate()) : TileStream::Part());
+        for (const int rate : rates) {
+            TileStream::Part heard = part ? part->at(rate, source.sampleRate()) : TileStream::Part();
+            heard.begins = options.from == 0;
+            heard.ends = options.to == source.frames();
+            runs.emplace_back(group, source.sampleRate(), rate, network, options, atOnce, places, heard);
+        }
     int64_t read = 0, written = 0;
     AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
     Deliverer deliverer(Remainder(int(stemCount), source.channels(), source.sampleRate()), sink);

@@ -69,6 +69,8 @@ TileStream::TileStream(std::shared_ptr<Network> network, int channels, const Til
       m_pendingAt(part.at),
       m_launched(m_grid.begin(std::max<int64_t>(0, part.from - m_grid.fade))),
       m_until(part.to),
+      m_begins(part.begins),
+      m_ends(part.ends),
       m_leftOut(m_launched - part.at),
       m_abandoned(std::make_shared<std::atomic<bool>>(false)) {}
 
@@ -91,10 +93,10 @@ Stems TileStream::drain(bool ended, const Progress& progress) {
         const bool more = m_launched < m_until && (ended ? m_launched < available
                                                          : available >= m_grid.end(m_launched) + m_grid.fade + m_after);
         if (more && m_atOnce == 0) {
-            launch(available);
+            launch(available, ended);
             land(out, progress);
         } else if (more && m_flights.size() < m_atOnce) {
-            launch(available);
+            launch(available, ended);
         } else if (!m_flights.empty() &&
                    (more || ended ||
                     m_flights.front().answer.wait_for(std::chrono::seconds(0)) == std::future_status::ready)) {
@@ -107,14 +109,25 @@ Stems TileStream::drain(bool ended, const Progress& progress) {
     return out;
 }
 
-void TileStream::launch(int64_t available) {
+void TileStream::launch(int64_t available, bool ended) {
     const NetworkCard& card = m_network->card();
     const int64_t start = m_launched, end = std::min(m_grid.end(start), available),
                   faded = std::min(end + m_grid.fade, available);
-    const int64_t from = std::max<int64_t>(0, start - card.context);
-    const int64_t length = std::max(std::min(faded + m_after, available) - from, card.minimum);
+    // What there is of a mirror image, in steps of the grid where it shifts what follows.
+    const int64_t most = m_begins ? std::min(card.context, available - 1) / card.grid * card.grid : 0;
+    const int64_t from = std::max(start - card.context, -most),
+                  to = std::min(faded + m_after,
+                                m_ends && ended ? 2 * available - std::max<int64_t>(from, 0) - 1 : available);
+    const int64_t length = std::max(to - from, card.minimum);
     AudioBuffer input(m_channels, length);
-    m_pending.copy(from - m_pendingAt, length, input, 0);
+    const int64_t first = std::max<int64_t>(from, 0), last = std::min(to, available);
+    m_pending.copy(first - m_pendingAt, last - first, input, first - from);
+    for (int c = 0; c < m_channels; ++c) {
+        const auto x = input.channel(c);
+        const int64_t zero = -from, top = last - from - 1;  // of the recording's first and last sample
+        for (int64_t i = 0; i < zero; ++i) x[size_t(i)] = x[size_t(2 * zero - i)];
+        for (int64_t i = top + 1; i < to - from; ++i) x[size_t(i)] = x[size_t(2 * top - i)];
+    }
     // A network cannot be interrupted inside; it runs on a thread of its own that is left behind when the user cancels.
     std::packaged_task<Stems()> task([network = m_network, abandoned = m_abandoned, places = m_places,
                                       input = std::move(input), first = start - from, count = faded - start]() mutable {

@@ -37,6 +37,9 @@ public:
     /// do in the whole, and those that hold nothing wanted are left out.
     struct Part {
         int64_t at = 0, from = 0, to = std::numeric_limits<int64_t>::max();
+        /// Whether the stream begins and ends as the recording does: what a network asks for beyond that is the sound's
+        /// mirror image. Beside silence some answer worse for seconds.
+        bool begins = false, ends = false;
     };
 
     /// after: what is heard after a tile, in samples at the network's rate, at most the network's context. atOnce:
@@ -61,7 +64,7 @@ private:
     };
 
     Stems drain(bool ended, const Progress& progress);
-    void launch(int64_t available);
+    void launch(int64_t available, bool ended);
     void land(Stems& out, const Progress& progress);
 
     std::shared_ptr<Network> m_network;
@@ -74,6 +77,7 @@ private:
     int64_t m_pendingAt;   ///< position of its first sample
     int64_t m_launched;    ///< where the next tile begins
     int64_t m_until;       ///< no tile begins here or later
+    bool m_begins, m_ends;
     int64_t m_leftOut;
     std::deque<Flight> m_flights;
     Stems m_tail;                                    ///< end of the last tile, to be faded out
