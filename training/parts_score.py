@@ -1,7 +1,7 @@
 #!/usr/bin/python3
 """Scores what takes a stem apart on the sets of parts_set.py, beside classical methods.
 
-Usage: parts_score.py NETWORK.ts|baseline music|ambience [--json]
+Usage: parts_score.py NETWORK.ts|baseline music|ambience [--silent SECONDS] [--json]     --silent: with so much digital silence before and after each mixture
 
 The baselines: harmonic and percussive sound by median filters (Fitzgerald, "Harmonic/percussive separation using median filtering", 2010); the
 percussive is drums or events; below 150 Hz the harmonic is bass; of the rest the middle is vocals, the sides are guitar and other alike.
@@ -61,6 +61,12 @@ def cross_talk(separate, what):
     return {part: {name: round(float(v), 1) for name, v in zip(NAMES[what], np.mean(found, 0))} for part, found in table.items()}
 
 
+def amid_silence(separate, seconds):
+    """separate(), of what begins and ends in silence."""
+    n = int(seconds * bands.RATE)
+    return lambda x: separate(np.pad(x, ((0, 0), (n, n))))[..., n:n + x.shape[-1]]
+
+
 def measure(separate, what):
     found = rows(separate, what)
     return {"all": summary(found, NAMES[what]), "kind": {k: summary([r for r in found if r["kind"] == k], NAMES[what]) for k in dict.fromkeys(parts_set.KINDS[what])},
@@ -97,10 +103,11 @@ def main():
     parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
     parser.add_argument("network")
     parser.add_argument("what", choices=NAMES)
+    parser.add_argument("--silent", type=float, default=0)
     parser.add_argument("--json", action="store_true")
     options = parser.parse_args()
     separate = baseline(options.what) if options.network == "baseline" else evaluate.plain(torch.jit.load(options.network))
-    result = measure(separate, options.what)
+    result = measure(amid_silence(separate, options.silent) if options.silent else separate, options.what)
     if options.json:
         print(json.dumps(result))
         return

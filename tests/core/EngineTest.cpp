@@ -88,6 +88,35 @@ TEST(Engine, SeparatesASpan) {
     EXPECT_LT(differenceDb(s.source, source.read(10000, 40000)), -190);
 }
 
+TEST(Engine, BeyondItsEndsARecordingGoesOnAsItsMirrorImage) {
+    EngineOptions options;
+    options.quality = EngineOptions::Quality::Quick;
+    options.tileSeconds = options.firstTileSeconds = 0.5;
+    for (const int64_t frames : {1, 9, 50, 200, 48000 * 2 + 7}) {
+        BufferSource source(programme(1, 48000, frames), 48000);
+        const AudioBuffer x = source.read(0, frames);
+        const Separated s = run(source, std::make_shared<FakeNetwork>(), options);
+        EXPECT_LT(residualDb(s), -120);
+        if (frames < 100) continue;  // shorter than the network looks: what there is of an image
+        const auto at = [&](int64_t i) {
+            return double(x.channel(0)[size_t(i < 0 ? -i : i >= frames ? 2 * (frames - 1) - i : i)]);
+        };
+        for (const int64_t place : {int64_t(0), int64_t(7), frames / 2, frames - 5, frames - 1}) {
+            double mean = 0;
+            for (int64_t k = -20; k <= 20; ++k) mean += at(place + k) / 41;
+            EXPECT_NEAR(s.stems[0].channel(0)[size_t(place)], mean, 1e-5) << frames << " frames, at " << place;
+        }
+    }
+    // A span is heard with what lies beside it, not with its image.
+    BufferSource source(programme(1, 48000, 48000), 48000);
+    options.from = 20000, options.to = 30000;
+    const Separated span = run(source, std::make_shared<FakeNetwork>(), options);
+    const AudioBuffer x = source.read(0, 48000);
+    double mean = 0;
+    for (int64_t k = -20; k <= 20; ++k) mean += double(x.channel(0)[size_t(20000 + k)]) / 41;
+    EXPECT_NEAR(span.stems[0].channel(0)[0], mean, 1e-5);
+}
+
 class EngineSpans : public testing::TestWithParam<int> {};
 
 TEST_P(EngineSpans, PutTogetherAreTheWhole) {
