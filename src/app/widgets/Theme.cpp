@@ -176,7 +176,8 @@ void apply(Appearance appearance) {
         QMenu { background: @raised; border: 1px solid @line; } QMenu::item:selected { background: @chosen; }
         QToolTip { background: @raised; color: @ink; border: 1px solid @line; padding: 4px; }
         QMenuBar { background: @ground; } QMenuBar::item:selected { background: @hover; }
-    )").replace("MARK", mark));
+    )")
+                            .replace("MARK", mark));
 }
 
 }  // namespace rivlen::theme
