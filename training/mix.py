@@ -38,6 +38,8 @@ def spectrum(waves, transform):
 
 
 class Mixer:
+    SILENT = 0.2   # of the clips begin late, end early or pause in silence: beside it a network that never met it loses its way
+
     def __init__(self, split, seed, transform=bands.FINE):
         self.transform = transform
         self.frames, self.stem_frames = transform.frames(SECONDS), transform.frames(STEM_SECONDS)  # frames may be changed
@@ -158,6 +160,19 @@ class Mixer:
             both.append(np.clip(sum(parts), -6e4, 6e4).astype(np.float16) if parts else None)
         return both
 
+    def silence(self):
+        """Power gains [frames, 1] or None: a clip that begins late, ends early or pauses, at once or over a third of a second, down to nothing or nearly."""
+        rng, t = self.rng, np.arange(self.frames)
+        if rng.random() > self.SILENT:
+            return None
+        first, last = np.sort(rng.uniform(0, self.frames, 2))
+        which = rng.integers(3)
+        inside = (t < first) | (t > first + min(last - first, 0.5 * self.frames)) if which == 0 else t > 0.7 * first if which == 1 else t < self.frames - 0.7 * first
+        ramp = np.ones(int(rng.integers(1, 9)))
+        open_ = np.convolve(np.pad(inside.astype(np.float64), len(ramp), mode="edge"), ramp / len(ramp), "same")[len(ramp):-len(ramp)]
+        low = 0 if rng.random() < 0.5 else 10 ** rng.uniform(-9, -5)
+        return np.maximum(open_ ** 2, low).astype(np.float32)[:, None]
+
     def clip(self):
         """xx [2, frames, bands], cross [2, frames, bands], xs [4, 2, frames, bands], ss [5, 2, frames, bands], float32."""
         z, width = [], 0.0
@@ -171,10 +186,10 @@ class Mixer:
         if gains[0, 0].any() and noise[0] is not None:
             z[3], gains[:, 3] = self.with_noise(z[3], gains[:, 3], noise, gains[:, 0]), 1
         sums = products(z, gains, self.transform)
-        cells = self.cell_gains(sums[0])
-        if cells is not None:
-            for a in sums:
-                a *= cells
+        for cells in (self.cell_gains(sums[0]), self.silence()):
+            if cells is not None:
+                for a in sums:
+                    a *= cells
         return sums
 
     def batch(self, size):

@@ -23,7 +23,6 @@ MUSIC, AMBIENCE = ("vocals", "drums", "bass", "guitar", "other"), ("events", "be
 TOGETHER, REAL_GUITAR = 0.5, 0.12
 ABSENT = (0.35, 0.15, 0.12, 0.3, 0.15)   # of the clips, by part of the music
 SPOKEN, CHOIR, DOUBLED, SYNTHESISED = 0.12, 0.15, 0.25, 0.3
-SILENT = 0.35                            # of the clips begin, end or pause in silence: beside it a network that never met it loses its way for seconds
 LEVELS = ((-6, 8), (-8, 6), (-8, 6), (-10, 5), (-10, 5))   # dB, by part
 
 
@@ -113,6 +112,7 @@ def vocals(rng, words, n, notes, tail, songs=None):
 class PartsMixer(mix.Mixer):
     """What both mixers share: pools, and clips of parts at gains of their own."""
     PARTS = ()
+    SILENT = 0.35
 
     def part_gains(self, levels):
         """float32[2, parts, bins]: level (dB; None: not there), equaliser, what ends the whole mixture, sides swapped, mono."""
@@ -138,19 +138,6 @@ class PartsMixer(mix.Mixer):
                 for a in sums:
                     a *= gains
         return sums
-
-    def silence(self):
-        """Power gains [frames, 1] or None: a clip that begins late, ends early or pauses, at once or over a third of a second, down to nothing or nearly."""
-        rng, t = self.rng, np.arange(self.frames)
-        if rng.random() > SILENT:
-            return None
-        first, last = np.sort(rng.uniform(0, self.frames, 2))
-        which = rng.integers(3)
-        inside = (t < first) | (t > first + min(last - first, 0.5 * self.frames)) if which == 0 else t > 0.7 * first if which == 1 else t < self.frames - 0.7 * first
-        ramp = np.ones(int(rng.integers(1, 9)))
-        open_ = np.convolve(np.pad(inside.astype(np.float64), len(ramp), mode="edge"), ramp / len(ramp), "same")[len(ramp):-len(ramp)]
-        low = 0 if rng.random() < 0.5 else 10 ** rng.uniform(-9, -5)
-        return np.maximum(open_ ** 2, low).astype(np.float32)[:, None]
 
     def cut(self, spectra, at=None):
         at = self.rng.integers(self.stem_frames - self.frames + 1) if at is None else at
