@@ -89,7 +89,9 @@ case $1 in
 esac
 shift
 done
-if [ -e "$out/down" ] && [ "$span" = "$(cat "$out/down")" ]; then echo "rivlen-cli: no memory: add some." >&2; exit 1; fi
+if [ -e "$out/down" ] && [ "$span" = "$(cat "$out/down")" ]; then
+echo "rivlen-cli: no memory: add some." >&2; exit 1
+fi
 file=$out/$name.dialogue.wav
 if [ -n "$span" ]; then mkdir -p "$folder"; file=$folder/$span.dialogue.wav
 elif [ -n "$folder" ]; then ls "$folder" > "$out/$name.joined"; fi
@@ -346,6 +348,19 @@ TEST_F(BatchSpans, OneThatFailsIsAllThatIsDoneAgain) {
     EXPECT_EQ(joined().report["done"].size(), 1u);
     EXPECT_EQ(calls(), 5u) << "the span that was missing, and the joining";
     EXPECT_TRUE(fs::exists(folder / "out/long.dialogue.wav"));
+}
+
+TEST_F(BatchSpans, OfAnotherLengthOrNetworkTheyDoNotMix) {
+    std::ofstream(folder / "out/down") << "000000480000-000000960000";
+    EXPECT_EQ(joined().report["failed"].size(), 1u);
+    fs::remove(folder / "out/down");
+    asked.spanSeconds = 100;
+    asked.options = {"--network", "other"};
+    asked.inputs = {folder / "in/long.wav"};
+    const BatchOutcome again = joined();
+    ASSERT_EQ(again.report["done"].size(), 1u) << again.report.dump(1);
+    EXPECT_EQ(linesOf(folder / "out/long.joined"), 2u) << "its own spans alone";
+    for (const auto& left : entries(folder / "out/.rivlen-batch")) EXPECT_NE(left.extension(), ".spans") << left;
 }
 
 TEST_F(Batch, OfAFailedDispatchOnlyTheMissingDeliverablesAreMade) {

@@ -31,11 +31,6 @@ std::vector<fs::path> sessionsIn(const fs::path& folder) {
     return found;
 }
 
-bool given(const std::vector<std::string>& options, const std::string& name) {
-    return std::any_of(options.begin(), options.end(),
-                       [&](const auto& o) { return o == name || o.rfind(name + "=", 0) == 0; });
-}
-
 /// Letters that any file system takes; what was replaced is told apart by a sum.
 std::string plainName(const std::string& text) {
     std::string plain;
@@ -90,7 +85,7 @@ private:
     }
 
     void addSession(const fs::path& file, const fs::path& folder) {
-        const Session session = loadOwnSession(file, given(m_request.options, "--anywhere"));
+        const Session session = loadOwnSession(file, isGiven(m_request.options, "--anywhere"));
         if (session.reels.empty())
             throw Error(Error::Kind::Usage, "The session \"" + file.string() +
                                                 "\" has no reels: add a recording first; nothing was begun.");
@@ -104,13 +99,13 @@ private:
             std::vector<std::string> more;
             const bool separates = m_request.command == "split" || m_request.command == "weigh";
             const auto with = [&](const char* option, const std::string& value) {
-                if (separates && !value.empty() && !given(m_request.options, option))
+                if (separates && !value.empty() && !isGiven(m_request.options, option))
                     more.insert(more.end(), {option, value});
             };
             with("--network", reel.network);
             with("--quality", reel.quality);
             with("--scene", reel.scene.string());
-            if (reel.tolerateDamage && !given(m_request.options, "--tolerate-damage"))
+            if (reel.tolerateDamage && !isGiven(m_request.options, "--tolerate-damage"))
                 more.emplace_back("--tolerate-damage");
             add(reel.source, "", folder, more);
         }
@@ -152,6 +147,11 @@ private:
 };
 
 }  // namespace
+
+bool isGiven(const std::vector<std::string>& options, const std::string& name) {
+    return std::any_of(options.begin(), options.end(),
+                       [&](const auto& o) { return o == name || o.rfind(name + "=", 0) == 0; });
+}
 
 bool isBatchCommand(const std::string& command) {
     static const std::set<std::string> known{"split", "treat", "clean", "weigh", "dispatch"};

@@ -34,6 +34,9 @@ struct BatchUnit {
 
 inline constexpr const char* kBatchFolder = ".rivlen-batch";  ///< in the output folder: what was done
 
+/// Whether an option of this name is among the words, with its value behind it or as NAME=VALUE.
+bool isGiven(const std::vector<std::string>& options, const std::string& name);
+
 /// Whether batch takes a command.
 bool isBatchCommand(const std::string& command);
 

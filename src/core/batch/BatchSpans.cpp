@@ -18,7 +18,12 @@ namespace {
 constexpr double kShortest = 60;     // seconds: a tile more is separated at each end of a span
 constexpr double kJoiningTakes = 8;  // spans are separated so many times slower than they are put together
 
-fs::path folderOfSpans(const fs::path& out, const BatchUnit& unit) { return besideBatchRecord(out, unit, ".spans"); }
+constexpr const char* kSpans = ".spans";
+
+/// One for each work and length: spans of another network, or cut elsewhere, do not fit together.
+fs::path folderOfSpans(const fs::path& out, const BatchUnit& unit, int64_t length) {
+    return besideBatchRecord(out, unit, formatted(".%s-%d%s", unit.key, length, kSpans).c_str());
+}
 
 BatchUnit spanOf(const BatchUnit& whole, const fs::path& folder, int64_t from, int64_t to, int rate) {
     BatchUnit unit = whole;
@@ -48,7 +53,12 @@ void fail(const fs::path& out, const BatchUnit& unit, const BatchUnit& span) {
 
 void clear(const fs::path& out, const BatchUnit& unit) {
     std::error_code ignored;
-    fs::remove_all(folderOfSpans(out, unit), ignored);
+    const std::string begins = unit.id + ".";
+    std::vector<fs::path> folders;  // also of earlier tries, cut in another way
+    for (const auto& entry : fs::directory_iterator(unit.spans.front().folder.parent_path(), ignored))
+        if (entry.path().extension() == kSpans && entry.path().filename().string().rfind(begins, 0) == 0)
+            folders.push_back(entry.path());
+    for (const auto& folder : folders) fs::remove_all(folder, ignored);
     for (const auto& span : unit.spans)
         for (const char* suffix : {".json", ".lock", ".log", ".answer"})
             fs::remove(besideBatchRecord(out, span, suffix), ignored);
@@ -62,11 +72,10 @@ void cutIntoSpans(const BatchRequest& request, std::vector<BatchUnit>& units) {
         throw Error(Error::Kind::Usage, "--spans goes with split alone; nothing was begun.");
     if (!(request.spanSeconds >= kShortest))
         throw Error(Error::Kind::Usage, "--spans are too short: give a minute or more; nothing was begun.");
-    for (const auto& option : request.options)
-        if (option.rfind("--from", 0) == 0 || option.rfind("--to", 0) == 0)
-            if (option.rfind("--tolerate", 0) != 0)
-                throw Error(Error::Kind::Usage,
-                            "--spans cuts whole recordings: leave --from and --to out; nothing was begun.");
+    for (const char* name : {"--from", "--to"})
+        if (isGiven(request.options, name))
+            throw Error(Error::Kind::Usage,
+                        "--spans cuts whole recordings: leave --from and --to out; nothing was begun.");
     for (BatchUnit& unit : units) {
         int rate = 0;
         int64_t frames = 0;
@@ -79,7 +88,7 @@ void cutIntoSpans(const BatchRequest& request, std::vector<BatchUnit>& units) {
         const auto length = int64_t(std::llround(request.spanSeconds * rate));
         const int64_t count = std::max<int64_t>(1, (frames + length / 2 - 1) / length);
         if (count == 1) continue;
-        const fs::path folder = folderOfSpans(request.out, unit);
+        const fs::path folder = folderOfSpans(request.out, unit, length);
         for (int64_t i = 0; i < count; ++i)
             unit.spans.push_back(spanOf(unit, folder, i * length, i + 1 == count ? frames : (i + 1) * length, rate));
         unit.arguments.insert(unit.arguments.end(), {"--spans-in", folder.string()});
