@@ -61,6 +61,12 @@ def plain(network):
     return once
 
 
+def amid_silence(separate, seconds):
+    """separate(), of what begins and ends in digital silence."""
+    n = int(seconds * bands.RATE)
+    return lambda x: separate(np.pad(x, ((0, 0), (n, n))))[..., n:n + x.shape[-1]]
+
+
 def waveform(network, quality="plain"):
     """A function float32[C, n] -> float32[4, C, n]."""
     once = plain(network)

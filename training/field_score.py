@@ -1,7 +1,8 @@
 #!/usr/bin/python3
 """Scores a network on the field set (field.py): per kind, per voice, per position, means and worst cases.
 
-Usage: field_score.py NETWORK.ts [--quality plain|quick|fine] [--mono] [--json]     --mono folds every mixture to one channel
+Usage: field_score.py NETWORK.ts|program [--quality plain|quick|fine] [--mono] [--silent SECONDS] [--every N] [--json]
+       program: rivlen-cli as built; --mono folds every mixture to one channel; --silent: with so much digital silence before and after each
 """
 import argparse
 import json
@@ -14,6 +15,7 @@ import evaluate
 import field
 import measures
 import memory
+import program
 
 WORSE = -0.05  # dB of gain below which a stem counts as made worse: less is rounding
 
@@ -102,12 +104,20 @@ def main():
     parser.add_argument("network")
     parser.add_argument("--quality", default="fine", choices=evaluate.RATES)
     parser.add_argument("--mono", action="store_true")
+    parser.add_argument("--silent", type=float, default=0)
+    parser.add_argument("--every", type=int, default=1, help="of so many mixtures one, in a line")
     parser.add_argument("--json", action="store_true")
     parser.add_argument("--threads", type=int, default=2)
     options = parser.parse_args()
     memory.keep()
     torch.set_num_threads(options.threads)
-    result = measure(evaluate.waveform(torch.jit.load(options.network), options.quality), options.mono)
+    separate = program.waveform(options.quality) if options.network == "program" else evaluate.waveform(torch.jit.load(options.network), options.quality)
+    if options.silent:
+        separate = evaluate.amid_silence(separate, options.silent)
+    if options.every > 1:
+        print(brief(separate, options.every))
+        return
+    result = measure(separate, options.mono)
     print(json.dumps(result) if options.json else table(result))
 
 

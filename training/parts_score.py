@@ -61,12 +61,6 @@ def cross_talk(separate, what):
     return {part: {name: round(float(v), 1) for name, v in zip(NAMES[what], np.mean(found, 0))} for part, found in table.items()}
 
 
-def amid_silence(separate, seconds):
-    """separate(), of what begins and ends in silence."""
-    n = int(seconds * bands.RATE)
-    return lambda x: separate(np.pad(x, ((0, 0), (n, n))))[..., n:n + x.shape[-1]]
-
-
 def measure(separate, what):
     found = rows(separate, what)
     return {"all": summary(found, NAMES[what]), "kind": {k: summary([r for r in found if r["kind"] == k], NAMES[what]) for k in dict.fromkeys(parts_set.KINDS[what])},
@@ -107,7 +101,7 @@ def main():
     parser.add_argument("--json", action="store_true")
     options = parser.parse_args()
     separate = baseline(options.what) if options.network == "baseline" else evaluate.plain(torch.jit.load(options.network))
-    result = measure(amid_silence(separate, options.silent) if options.silent else separate, options.what)
+    result = measure(evaluate.amid_silence(separate, options.silent) if options.silent else separate, options.what)
     if options.json:
         print(json.dumps(result))
         return

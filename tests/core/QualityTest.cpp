@@ -37,6 +37,34 @@ std::vector<AudioBuffer> split(const std::shared_ptr<Network>& network, const Au
     return separated(network, x, 48000, options);
 }
 
+constexpr int64_t kBeside = 96000;
+
+/// x with two seconds of digital silence before and after it, as between the clips of an edit.
+AudioBuffer amidSilence(const AudioBuffer& x) { return x.slice(-kBeside, x.frames() + 2 * kBeside); }
+
+/// x with its mirror image there, which is what networks are to hear.
+AudioBuffer amidItsImage(const AudioBuffer& x) {
+    AudioBuffer out = amidSilence(x);
+    for (int c = 0; c < out.channels(); ++c)
+        for (int64_t i = 1; i <= kBeside; ++i) {
+            out.channel(c)[size_t(kBeside - i)] = x.channel(c)[size_t(i)];
+            out.channel(c)[size_t(kBeside + x.frames() - 1 + i)] = x.channel(c)[size_t(x.frames() - 1 - i)];
+        }
+    return out;
+}
+
+/// Beside digital silence a network answers as it does amid sound, and nothing in the silence.
+void silenceCostsNothing(const std::shared_ptr<Network>& network, const EngineOptions& options, const AudioBuffer& x) {
+    const auto silent = separated(network, amidSilence(x), 48000, options),
+               image = separated(network, amidItsImage(x), 48000, options);
+    for (size_t s = 0; s < silent.size(); ++s) {
+        const AudioBuffer a = silent[s].slice(kBeside, x.frames()), b = image[s].slice(kBeside, x.frames());
+        EXPECT_LT(differenceDb(a, b), levelDb(x) - 25) << options.stems[s];
+        EXPECT_LT(levelDb(silent[s].slice(0, kBeside)), -200) << options.stems[s];
+        EXPECT_LT(levelDb(silent[s].slice(kBeside + x.frames(), kBeside)), -200) << options.stems[s];
+    }
+}
+
 class Card : public testing::TestWithParam<std::string> {};
 
 void figuresHold(const std::shared_ptr<Network>& network, EngineOptions::Quality quality,
@@ -60,6 +88,13 @@ TEST_P(Card, FiguresHoldOnTheExcerpt) {
     const auto network = loadNetwork(card);
     figuresHold(network, EngineOptions::Quality::Fine, quality.at("excerpt_si_sdr"));
     figuresHold(network, EngineOptions::Quality::Quick, quality.at("quick").at("excerpt_si_sdr"));
+}
+
+TEST_P(Card, DigitalSilenceBesideASoundCostsNothing) {
+    EngineOptions options;
+    options.stems = kShown;
+    const auto network = loadNetwork(findNetwork(GetParam()));
+    for (int clip = 1; clip <= kClips; ++clip) silenceCostsNothing(network, options, sumOf(truth(clip)));
 }
 
 TEST_P(Card, CrossTalkIsTabledAndHoldsRoughlyOnTheExcerpt) {
@@ -100,6 +135,12 @@ std::vector<AudioBuffer> partsIn(const std::string& stem, int clip) {
 class PartsCard : public testing::TestWithParam<std::string> {};
 
 }  // namespace
+
+TEST_P(PartsCard, DigitalSilenceBesideASoundCostsNothing) {
+    EngineOptions options;
+    options.stems = partsOf(GetParam());
+    silenceCostsNothing(loadNetwork(partsNetwork(GetParam())), options, sumOf(partsIn(GetParam(), 1)));
+}
 
 TEST_P(PartsCard, FiguresHoldOnTheExcerpt) {
     const std::string stem = GetParam();

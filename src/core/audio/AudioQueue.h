@@ -22,6 +22,9 @@ public:
         }
     }
 
+    /// What waits in a channel.
+    std::span<const float> row(int c) const { return std::span(m_rows[size_t(c)]).subspan(size_t(m_head)); }
+
     /// A copy of count frames from first (0: the front) on; what lies outside is silence.
     AudioBuffer peek(int64_t first, int64_t count) const {
         const bool inside = first >= 0 && first + count <= frames();

@@ -7,6 +7,7 @@
 
 #include <algorithm>
 #include <cstring>
+#include <utility>
 
 #include "core/base/Error.h"
 #include "core/media/FinalName.h"

@@ -10,6 +10,7 @@
 #include "core/audio/ChannelLayout.h"
 #include "core/audio/Resampler.h"
 #include "core/base/Error.h"
+#include "core/separation/FilledSilence.h"
 #include "core/separation/Remainder.h"
 #include "core/separation/StemBlock.h"
 #include "core/separation/TileStream.h"
@@ -179,6 +180,9 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
             heard.ends = options.to == source.frames();
             runs.emplace_back(group, source.sampleRate(), rate, network, options, atOnce, places, heard);
         }
+    // What comes while it is being recorded is read once, and not ahead.
+    std::optional<FilledSilence> filled;
+    if (!options.prompt) filled.emplace(source, groups);
     int64_t read = 0, written = 0;
     AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
     Deliverer deliverer(Remainder(int(stemCount), source.channels(), source.sampleRate()), sink);
@@ -199,6 +203,11 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
                     for (size_t i = 0; i < size_t(count); ++i) mean[i] += from[i] / float(rates.size());
                 }
             }
+        if (filled) {
+            for (size_t g = 0; g < groups.size(); ++g)
+                for (auto& stem : stems) filled->silence(g, options.from + written, stem);
+            filled->drop(options.from + written + count);
+        }
         deliverer.deliver(written, std::move(original), std::move(stems));
         written += count;
         progress.report(double(written) / double(length));
@@ -208,9 +217,11 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
     while (read < length) {
         progress.throwIfCancelled();
         const int64_t count = std::min(block, length - read);
-        const AudioBuffer in = source.read(options.from + read, count);
+        const AudioBuffer in =
+            filled ? filled->read(options.from + read, count) : source.read(options.from + read, count);
         waiting.append(in);
-        for (ChannelRun& run : runs) run.process(in, progress);
+        const AudioBuffer heard = filled ? filled->heard() : in;
+        for (ChannelRun& run : runs) run.process(heard, progress);
         read += count;
         handOn(read);
     }
