@@ -211,7 +211,7 @@ def main():
         "training": {
             "method": "Band mask network over mid and side (training/model.py), trained on mixtures made on the fly (" + kind["made_of"] + ").",
             "kind": saved["kind"], "steps": saved["step"] + earlier["steps"], "minutes": round(saved["spent"] + earlier["minutes"], 1),
-            "hours_of_mixtures": round(saved["heard"] / 3600, 1), "batch": saved["batch"], "seconds_per_clip": mix.SECONDS,
+            "hours_of_mixtures": round(saved["heard"] / 3600, 1), "batch": saved["batch"], "seconds_per_clip": saved.get("seconds", mix.SECONDS),
             "parameters": sum(p.numel() for p in net.parameters()),
             "data": kind["data"],
         },

@@ -20,7 +20,7 @@ from stems import Role, at_speed, placed
 from varied import loudness_set
 
 MUSIC, AMBIENCE = ("vocals", "drums", "bass", "guitar", "other"), ("events", "bed")
-TOGETHER, REAL_GUITAR = 0.5, 0.12
+TOGETHER, REAL_GUITAR = 0.5, 0.2
 ABSENT = (0.35, 0.15, 0.12, 0.3, 0.15)   # of the clips, by part of the music
 SPOKEN, CHOIR, DOUBLED, SYNTHESISED = 0.12, 0.15, 0.25, 0.3
 LEVELS = ((-6, 8), (-8, 6), (-8, 6), (-10, 5), (-10, 5))   # dB, by part
@@ -50,11 +50,13 @@ class Band:
         moved = [((b * bands.RATE - begin) / speed / bands.RATE, length / speed, p + 12 * np.log2(speed)) for b, length, p in item["sung"]]
         return self.parts(item, begin, n, speed), [note for note in moved if 0 <= note[0] < n / bands.RATE]
 
-    def guitar(self, rng, n):
-        """float32[2, n]: a stretch of a recorded guitar."""
+    def guitar(self, rng, n, speed=1.0):
+        """float32[2, n]: a stretch of a recorded guitar, which by its speed becomes another."""
         item = self.guitars.items[rng.integers(len(self.guitars.items))]
-        begin = int(rng.integers(item["start"], item["end"] - n))
-        return self.guitars.stretch(begin, begin + n)
+        m = n if speed == 1 else int(n * speed) + 2
+        begin = int(rng.integers(item["start"], item["end"] - m))
+        x = self.guitars.stretch(begin, begin + m)
+        return x if speed == 1 else at_speed(x, speed, n)
 
 
 def any_line(rng, n):
@@ -157,7 +159,7 @@ class MusicMixer(PartsMixer):
         rng = self.rng
         parts, notes = self.band.draw(rng, n)
         if rng.random() < REAL_GUITAR:
-            parts[2] = self.band.guitar(rng, n)
+            parts[2] = self.band.guitar(rng, n, float(np.exp(rng.uniform(-0.25, 0.25))))
         sung = vocals(rng, lambda m: self.stems.words(m)[0], n, notes, self.stems.impulse, self.songs)
         return [sung, *parts], 0.0
 

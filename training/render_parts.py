@@ -19,6 +19,7 @@ from scipy.signal import butter, fftconvolve, sosfilt
 import compose
 import drum_kits
 import paths
+import plucked
 import prepare
 
 FONTS = {"train": ("fluid-soundfont-gm/usr/share/sounds/sf2/FluidR3_GM.sf2", "musescore-general-soundfont-lossless/usr/share/sounds/sf2/MuseScore_General_Full.sf2", "freepats"),
@@ -29,6 +30,8 @@ FIELD_FILES = 8           # every fourth MIDI file
 SECONDS, FIELD_SECONDS, FIELD_PIECES = 26, 12, 24
 SEED = {"train": 5_000_000, "field": 6_000_000}
 RMS = 0.08
+PLUCKED_FROM, PLUCKED = 170, {"guitar": 1.0, "bass": 0.6}   # from this piece on, guitars and basses are calculated strings: a few soundfonts are few guitars
+BASSES = range(32, 38)   # GM programmes that are strings
 
 
 def patches(folder):
@@ -91,13 +94,15 @@ def panned(x, rng, widest):
     return np.stack([(middle + side) * np.cos(at), (middle - side) * np.sin(at)]).astype(np.float32) * np.float32(np.sqrt(2))
 
 
-def part(rng, split, name, tracks, seconds, kits):
-    """float32[2, n] of one part, or None."""
+def part(rng, split, name, tracks, seconds, kits, plucks=None):
+    """float32[2, n] of one part, or None. plucks: shares of calculated strings by part."""
     total = None
     for programme, notes in tracks:
         font = str(rng.choice(FONTS[split]))
         if name == "drums" and rng.random() < 0.6:
             x = kits[str(rng.choice(sorted(kits)))].play(notes, seconds, int(rng.integers(4)))
+        elif plucks and (name == "guitar" or programme in BASSES) and rng.random() < plucks.get(name, 0):
+            x = plucked.Instrument(rng, name == "bass").play(notes, seconds)
         else:
             x = synthesised(rng, font, programme, notes, name == "drums", seconds)
         if np.abs(x).max() < 1e-4:
@@ -139,7 +144,7 @@ def rendered(job):
     out = np.zeros((int(seconds * paths.RATE), len(compose.PARTS), 2), np.int16)
     present = []
     for k, name in enumerate(compose.PARTS):
-        x = part(rng, split, name, piece.tracks.get(name, []), seconds, kits)
+        x = part(rng, split, name, piece.tracks.get(name, []), seconds, kits, PLUCKED if split == "train" and PLUCKED_FROM <= number < 100_000 else None)
         if x is not None:
             out[:, k] = np.round(np.clip(x, -1, 1).T * 32767)
             present.append(name)
@@ -163,7 +168,7 @@ def main():
     for split in GUITARS:
         if not (paths.PREPARED / f"{split}-guitars.json").exists():
             guitars(split)
-    count = int(sys.argv[1]) if len(sys.argv) > 1 else 170
+    count = int(sys.argv[1]) if len(sys.argv) > 1 else 270
     files = sorted((paths.UNPACKED / "openttd-openmsx").rglob("*.mid"))
     own = files[::len(files) // FIELD_FILES][:FIELD_FILES]
     others = [f for f in files if f not in own]

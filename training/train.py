@@ -144,10 +144,11 @@ def main():
     parser.add_argument("--every", type=float, default=15, help="minutes between evaluations")
     parser.add_argument("--seed", type=int, default=1)
     parser.add_argument("--uses", type=float, default=mix.USES, help="clips that a stem is used for, on average")
+    parser.add_argument("--seconds", type=float, default=mix.SECONDS, help="of a clip, after the first minutes")
     parser.add_argument("--threads", type=int, default=1, help="that compute; one more process makes mixtures")
     options = parser.parse_args()
     memory.keep()
-    mix.USES = options.uses
+    mix.USES, mix.SECONDS, mix.STEM_SECONDS = options.uses, options.seconds, max(mix.STEM_SECONDS, 1.5 * options.seconds)
     torch.set_num_threads(options.threads)
     torch.set_flush_denormal(True)  # the momentum of units that fell silent halves the speed otherwise
     torch.manual_seed(options.seed)
@@ -183,7 +184,7 @@ def main():
 
     def save():
         torch.save({"net": net.state_dict(), "average": average.state_dict(), "optimizer": optimizer.state_dict(),
-                    "step": step, "spent": spent, "heard": heard, "batch": options.batch, "kind": options.kind, "earlier": earlier}, folder / "last.part")
+                    "step": step, "spent": spent, "heard": heard, "batch": options.batch, "seconds": options.seconds, "kind": options.kind, "earlier": earlier}, folder / "last.part")
         (folder / "last.part").rename(folder / "last.pt")
 
     before = options.averaged if options.averaged is not None else GROWN_AVERAGED if earlier.get("other") else earlier["steps"]
