@@ -67,8 +67,8 @@ def amid_silence(separate, seconds):
     return lambda x: separate(np.pad(x, ((0, 0), (n, n))))[..., n:n + x.shape[-1]]
 
 
-def waveform(network, quality="plain"):
-    """A function float32[C, n] -> float32[4, C, n]."""
+def averaged(network, rates):
+    """A function float32[C, n] -> float32[stems, C, n]: the mean of its answers to the recording at these rates."""
     once = plain(network)
 
     def at(x, rate):
@@ -78,9 +78,15 @@ def waveform(network, quality="plain"):
         y = np.pad(y[..., :x.shape[-1]], ((0, 0), (0, 0), (0, max(0, x.shape[-1] - y.shape[-1])))).astype(np.float32)
         y[-1] += x - y.sum(0)
         return y
+    return lambda x: sum(at(x, rate) for rate in rates) / len(rates)
+
+
+def waveform(network, quality="plain"):
+    """A function float32[C, n] -> float32[4, C, n]."""
+    mean = averaged(network, RATES[quality])
 
     def separate(x):
-        y = sum(at(x, rate) for rate in RATES[quality]) / len(RATES[quality])
+        y = mean(x)
         return y if len(y) == 4 else np.stack([y[0], np.zeros_like(y[0]), y[1], y[2]])
     return separate
 

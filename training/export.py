@@ -50,14 +50,14 @@ KINDS = {
     "music-parts": {
         "name": "Music apart", "rank": 50, "context_seconds": 5.4, "of": "music",
         "purpose": "Takes music further apart: vocals, drums, bass, guitar and other instruments.",
-        "shown": {}, "rates": {"fine": (48000,), "quick": (48000,)}, "made_of": "training/parts.py",
+        "shown": {}, "rates": parts_score.RATES["music"], "made_of": "training/parts.py",
         "data": "Pieces composed by rule (training/compose.py) and openttd-openmsx's, through the soundfonts and drum kits of training/render_parts.py; strings by calculation (training/plucked.py); recorded guitars of "
                 "fretsonfire-songs-muldjord; singing made of the open recordings of speech in training/manifest.json, and songs of the singing synthesis of Debian's festival.",
     },
     "ambience-parts": {
         "name": "Ambience apart", "rank": 51, "context_seconds": 5.4, "of": "ambience",
         "purpose": "Takes the surroundings further apart: events that distract, and the bed that tells where we are.",
-        "shown": {}, "rates": {"fine": (48000,), "quick": (48000,)}, "made_of": "training/parts.py",
+        "shown": {}, "rates": parts_score.RATES["ambience"], "made_of": "training/parts.py",
         "data": "Open recordings of events and places from Debian's packages, voices as crowds, and procedural ambience; every file with licence and checksum in training/manifest.json.",
     },
 }
@@ -147,13 +147,14 @@ def note_speed(card):
 
 def note_quality_of_parts(card, script):
     what = card["of"]
-    separate = evaluate.plain(script)
+    separate, quick = (evaluate.averaged(script, parts_score.RATES[what][quality]) for quality in ("fine", "quick"))
     classical = parts_score.summary(parts_score.rows(parts_score.baseline(what), what), parts_score.NAMES[what])
     measured = parts_score.measure(separate, what)
     card["quality"] = {"field": {
         "measure": "share of the oracle ratio mask's gain in SI-SDR, mean and worst gain (dB) and how often a part got worse, on the set of training/parts_set.py: soundfonts, drum "
                    "kits, pieces, singers, places and events that had no part in the training; beside it harmonic and percussive sound by median filters",
-        "stereo": {k: measured[k] for k in ("all", "kind")}, "classical": classical},
+        "stereo": {k: measured[k] for k in ("all", "kind")}, "classical": classical,
+        "quick": parts_score.summary(parts_score.rows(quick, what), parts_score.NAMES[what])},
         "excerpt_si_sdr": make_excerpt.score_parts(separate, what)}
     card["cross_talk"] = {"measure": "level in dB of each answer (column) relative to the only part that is there (row), mean over a third of that set", "db": measured["cross_talk"]}
 
@@ -185,6 +186,7 @@ def main():
     kind = KINDS[options.kind]
     if options.run == "-":
         card = json.loads((NETWORKS / f"{options.kind}.json").read_text())
+        card |= {"fine_rates": kind["rates"]["fine"], "quick_rates": kind["rates"]["quick"]}
         note_quality(card, torch.jit.load(str(NETWORKS / card["file"])))
         write(card)
         return None if options.no_speed else note_speed(card)

@@ -1,7 +1,7 @@
 #!/usr/bin/python3
 """Scores what takes a stem apart on the sets of parts_set.py, beside classical methods.
 
-Usage: parts_score.py NETWORK.ts|baseline music|ambience [--silent SECONDS] [--json]     --silent: with so much digital silence before and after each mixture
+Usage: parts_score.py NETWORK.ts|baseline music|ambience [--quality plain|quick|fine] [--silent SECONDS] [--json]     --silent: with so much digital silence before and after each mixture
 
 The baselines: harmonic and percussive sound by median filters (Fitzgerald, "Harmonic/percussive separation using median filtering", 2010); the
 percussive is drums or events; below 150 Hz the harmonic is bass; of the rest the middle is vocals, the sides are guitar and other alike.
@@ -20,6 +20,8 @@ import parts
 import parts_set
 
 NAMES = {"music": parts.MUSIC, "ambience": parts.AMBIENCE}
+# As evaluate.RATES: EXPERIMENTS.md, "Several speeds for the parts".
+RATES = {"music": {"plain": (48000,), "quick": (48000,), "fine": (48000, 38400)}, "ambience": {"plain": (48000,), "quick": (42000,), "fine": (42000, 54000)}}
 WORSE = -0.05  # dB
 
 
@@ -97,10 +99,11 @@ def main():
     parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
     parser.add_argument("network")
     parser.add_argument("what", choices=NAMES)
+    parser.add_argument("--quality", default="fine", choices=evaluate.RATES)
     parser.add_argument("--silent", type=float, default=0)
     parser.add_argument("--json", action="store_true")
     options = parser.parse_args()
-    separate = baseline(options.what) if options.network == "baseline" else evaluate.plain(torch.jit.load(options.network))
+    separate = baseline(options.what) if options.network == "baseline" else evaluate.averaged(torch.jit.load(options.network), RATES[options.what][options.quality])
     result = measure(evaluate.amid_silence(separate, options.silent) if options.silent else separate, options.what)
     if options.json:
         print(json.dumps(result))
