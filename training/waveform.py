@@ -134,7 +134,10 @@ class WaveformNetwork(Separator):
         if channels == 2:
             turned = torch.stack([(parts[:, :, 0] + parts[:, :, 1]) * 0.5, (parts[:, :, 0] - parts[:, :, 1]) * 0.5], 2)
         frames = self.frames_for(n)
-        padded = F.pad(turned, (self.size, (frames - 1) * self.hop - n)).unfold(-1, self.size, self.hop)
+        # Beyond its ends a lesson goes on as its mirror image, as a recording does: silence there is not what is to be learned.
+        after = (frames - 1) * self.hop - n
+        edges = F.pad(turned.flatten(0, 1), (self.size, after), "reflect") if n > max(self.size, after) else F.pad(turned.flatten(0, 1), (self.size, after))
+        padded = edges.unflatten(0, (parts.size(0), 3)).unfold(-1, self.size, self.hop)
         gather = self.gathering()
         powers: List[torch.Tensor] = []
         crosses: List[torch.Tensor] = []

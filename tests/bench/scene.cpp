@@ -31,14 +31,38 @@ struct Row {
     double seconds = 0;
 };
 
-std::array<double, kStemCount> scores(const NetworkCard& card, const AudioBuffer& mixture,
-                                      const std::array<AudioBuffer, kStemCount>& parts) {
+/// What a network makes of a mixture whose parts are known.
+struct Answer {
+    std::array<double, kStemCount> siSdr{};
+    double apartDb = 0;  ///< how far apart the dialogues of its speeds are, over their mean's level
+};
+
+Answer answer(const NetworkCard& card, const AudioBuffer& mixture, const std::array<AudioBuffer, kStemCount>& parts) {
     EngineOptions options;
     options.stems = kStemNames;
-    const auto stems = test::separated(loadNetwork(card), mixture, 48000, options);
-    std::array<double, kStemCount> out{};
-    for (size_t s = 0; s < kStemCount; ++s)
-        out[s] = test::levelDb(parts[s]) > -90 ? siSdr(stems[s], parts[s]) : std::nan("");
+    std::vector<std::vector<AudioBuffer>> speeds;
+    for (const int rate : card.fineRates) {
+        NetworkCard alone = card;
+        alone.fineRates = {rate};
+        speeds.push_back(test::separated(loadNetwork(alone), mixture, 48000, options));
+    }
+    std::vector<AudioBuffer> mean = speeds[0];
+    Answer out;
+    double apart = 0, level = 1e-12;
+    for (size_t s = 0; s < kStemCount; ++s) {
+        for (size_t i = 0; i < mean[s].samples().size(); ++i) {
+            double sum = 0;
+            for (const auto& speed : speeds) sum += double(speed[s].samples()[i]);
+            sum /= double(speeds.size());
+            mean[s].samples()[i] = float(sum);
+            if (s > 0) continue;
+            level += sum * sum;
+            for (const auto& speed : speeds)
+                apart += std::pow(double(speed[s].samples()[i]) - sum, 2) / double(speeds.size());
+        }
+        out.siSdr[s] = test::levelDb(parts[s]) > -90 ? rivlen::siSdr(mean[s], parts[s]) : std::nan("");
+    }
+    out.apartDb = 10 * std::log10((apart + 1e-12) / level);
     return out;
 }
 
@@ -70,7 +94,7 @@ Row measured(const fs::path& base, double marked, bool self) {
     const AudioBuffer mixture = test::sumOf({parts[0], parts[1], parts[2]});
     const fs::path scene = base.string() + "-scene.flac", file = base.string() + ".scene";
     const NetworkCard card = findNetwork("");
-    const auto before = scores(card, mixture, parts);
+    const Answer before = answer(card, mixture, parts);
     const auto start = std::chrono::steady_clock::now();
     std::vector<MarkedSpan> spans{{scene, "ambience", kMarked - marked, kMarked}};
     if (self) spans = sureMoments(scene, card);
@@ -85,15 +109,16 @@ Row measured(const fs::path& base, double marked, bool self) {
     row.kept = outcome.kept;
     if (outcome.changes.empty()) return row;
     sceneOf("bench", card, spans, outcome).save(file);
-    const auto after = scores(withScene(card, file), mixture, parts);
+    const Answer after = answer(withScene(card, file), mixture, parts);
     for (size_t s = 0; s < kStemCount; ++s) {
-        row.unguarded[s] = after[s] - before[s];
-        row.gain[s] = outcome.kept ? row.unguarded[s] : std::isnan(after[s]) ? after[s] : 0;
+        row.unguarded[s] = after.siSdr[s] - before.siSdr[s];
+        row.gain[s] = outcome.kept ? row.unguarded[s] : std::isnan(after.siSdr[s]) ? after.siSdr[s] : 0;
     }
     std::printf("%s %-9s %s | %+.2f %+.2f %+.2f | promised", base.filename().c_str(), row.kind.c_str(),
                 row.kept ? "kept   " : "refused", row.unguarded[0], row.unguarded[1], row.unguarded[2]);
     for (const auto& [stem, gain] : outcome.gainDb) std::printf(" %s %+.2f", stem.c_str(), gain);
-    std::printf(" own voice %+.2f | %.0f s\n", outcome.ownVoiceDb, row.seconds);
+    std::printf(" own voice %+.2f steadier %+.2f | speeds apart %.1f to %.1f dB | %.0f s\n", outcome.ownVoiceDb,
+                outcome.steadierDb, before.apartDb, after.apartDb, row.seconds);
     std::fflush(stdout);
     return row;
 }

@@ -38,9 +38,11 @@ public:
     Network& network() override { return *this; }
     int steps = 0;
     std::function<void()> onStep;
+    std::function<void(const AudioBuffer&)> onHeard;
 
 private:
     std::vector<AudioBuffer> separate(const AudioBuffer& x, int threads) override {
+        if (onHeard) onHeard(x);
         auto stems = FakeNetwork::separate(x, threads);
         for (size_t i = 0; i < x.samples().size(); ++i) {
             const float high = stems[1].samples()[i];
@@ -97,6 +99,24 @@ TEST(SceneLearning, AVoiceOfTheRecordingThatWouldLoseForbidsIt) {
     EXPECT_LT(outcome.ownVoiceDb, -1);
     EXPECT_FALSE(outcome.kept);
     EXPECT_NE(outcome.reason.find("the voice of this recording"), std::string::npos) << outcome.reason;
+}
+
+TEST(SceneLearning, TheProofHearsNoSilenceBesideItsMixtures) {
+    OneWeight learner(-0.04);
+    int heard = 0;
+    learner.onHeard = [&](const AudioBuffer& x) {
+        ++heard;
+        // Longer by the image, which goes back from the mixture's first sample as it went on from there.
+        const int64_t beside = (x.frames() - 4 * kRate) / 2;
+        ASSERT_GT(beside, kRate);
+        for (int64_t i = 1; i <= beside; i += 97) {
+            ASSERT_EQ(x.channel(0)[size_t(beside - i)], x.channel(0)[size_t(beside + i)]);
+            const int64_t last = x.frames() - 1 - beside;
+            ASSERT_EQ(x.channel(0)[size_t(last + i)], x.channel(0)[size_t(last - i)]);
+        }
+    };
+    learnScene(learner, tones(5), few(), {});
+    EXPECT_GE(heard, 32);
 }
 
 TEST(SceneLearning, TooLittleIsToldBeforeAnythingIsLearned) {

@@ -31,7 +31,7 @@ bool LessonMaker::chance(double share) { return between(0, 1) < share; }
 
 LessonMaker::Place LessonMaker::draw(const std::vector<AudioBuffer>& from, int64_t frames) {
     const AudioBuffer& sound = from[size_t(between(0, double(from.size())))];
-    // A sound shorter than the mixture goes round; its beginning is anywhere.
+    // A sound shorter than the mixture goes to its end and back again, without a seam; its beginning is anywhere.
     const double last = sound.frames() > frames ? double(sound.frames() - frames) : double(sound.frames());
     return {&sound, int64_t(between(0, last))};
 }
@@ -42,10 +42,10 @@ void LessonMaker::add(const Place& place, float gain, bool swapped, Lesson& less
     for (int c = 0; c < lesson.channels; ++c) {
         float* to = lesson.at(mixture, part, swapped ? lesson.channels - 1 - c : c);
         const auto from = sound.channel(c);
-        int64_t at = place.at % sound.frames();
-        for (int64_t i = 0; i < lesson.frames; ++i) {
-            to[i] += gain * from[size_t(at)];
-            if (++at == sound.frames()) at = 0;
+        const int64_t n = sound.frames(), round = std::max<int64_t>(1, 2 * n - 2);
+        for (int64_t i = 0, at = place.at % round; i < lesson.frames; ++i) {
+            to[i] += gain * from[size_t(at < n ? at : round - at)];
+            if (++at == round) at = 0;
         }
     }
 }

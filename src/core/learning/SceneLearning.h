@@ -22,6 +22,9 @@ struct SceneOutcome {
     std::string reason;                    ///< one sentence: what it brought, or why nothing is kept
     std::map<std::string, double> gainDb;  ///< by stem: SI-SDR over the network as it came, on the held-back part
     double ownVoiceDb = 0;  ///< the dialogue's gain with what was found in the recording as its voice; 0 without any
+    /// How much steadier the recording's dialogue stays when held-back sound is laid over it: dB of SI-SDR between the
+    /// two answers, each network against itself; 0 where nothing can be said.
+    double steadierDb = 0;
     WeightChanges changes;  ///< empty when nothing is kept, unless asked for
 };
 
