@@ -87,7 +87,6 @@ void learn(Learner& learner, SoundsByStem library) {
         {"kept", outcome.kept},
         {"reason", outcome.reason},
         {"gain_db", outcome.gainDb},
-        {"own_voice_db", outcome.ownVoiceDb},
         {"steadier_db",
          outcome.steadierDb}}.dump();
     const NetworkReply reply{int64_t(text.size()), int64_t(outcome.changes.size())};

@@ -117,8 +117,8 @@ Row measured(const fs::path& base, double marked, bool self) {
     std::printf("%s %-9s %s | %+.2f %+.2f %+.2f | promised", base.filename().c_str(), row.kind.c_str(),
                 row.kept ? "kept   " : "refused", row.unguarded[0], row.unguarded[1], row.unguarded[2]);
     for (const auto& [stem, gain] : outcome.gainDb) std::printf(" %s %+.2f", stem.c_str(), gain);
-    std::printf(" own voice %+.2f steadier %+.2f | speeds apart %.1f to %.1f dB | %.0f s\n", outcome.ownVoiceDb,
-                outcome.steadierDb, before.apartDb, after.apartDb, row.seconds);
+    std::printf(" steadier %+.2f | speeds apart %.1f to %.1f dB | %.0f s\n", outcome.steadierDb, before.apartDb,
+                after.apartDb, row.seconds);
     std::fflush(stdout);
     return row;
 }

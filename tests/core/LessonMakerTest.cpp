@@ -28,8 +28,8 @@ double energyOf(Lesson& lesson, int mixture, int part) {
 
 TEST(LessonMaker, TheSameSeedGivesTheSameLessons) {
     const SceneSounds all = sounds();
-    const Lesson a = LessonMaker(all, 3, 0).make(4, 9600), b = LessonMaker(all, 3, 0).make(4, 9600),
-                 c = LessonMaker(all, 4, 0).make(4, 9600);
+    const Lesson a = LessonMaker(all, 3).make(4, 9600), b = LessonMaker(all, 3).make(4, 9600),
+                 c = LessonMaker(all, 4).make(4, 9600);
     EXPECT_EQ(a.parts, b.parts);
     EXPECT_NE(a.parts, c.parts);
     EXPECT_EQ(a.parts.size(), size_t(4 * 3 * 2 * 9600));
@@ -40,7 +40,7 @@ TEST(LessonMaker, WhatIsMarkedIsInMostMixturesAndGoesRoundWhereItIsShort) {
     AudioBuffer marked(2, 4800);  // left alone: the library has both
     for (float& v : marked.channel(0)) v = 0.1f;
     all.marked[2].push_back(marked);
-    Lesson lesson = LessonMaker(all, 1, 0).make(100, 9600);
+    Lesson lesson = LessonMaker(all, 1).make(100, 9600);
     int own = 0;
     for (int m = 0; m < lesson.count; ++m) {
         const float left = lesson.at(m, 2, 0)[5000], right = lesson.at(m, 2, 1)[5000];
@@ -59,7 +59,7 @@ TEST(LessonMaker, WhatIsShortGoesToAndFroWithoutASeam) {
     for (int c = 0; c < 2; ++c)
         for (int64_t i = 0; i < 3000; ++i) slope.channel(c)[size_t(i)] = 0.0001f * float(i);
     all.marked[2] = {slope};
-    Lesson lesson = LessonMaker(all, 1, 0).make(60, 48000);
+    Lesson lesson = LessonMaker(all, 1).make(60, 48000);
     int own = 0;
     for (int m = 0; m < lesson.count; ++m) {
         const float* x = lesson.at(m, 2, 0);
@@ -76,7 +76,7 @@ TEST(LessonMaker, WhatIsShortGoesToAndFroWithoutASeam) {
 
 TEST(LessonMaker, EveryMixtureHasSomethingAndLevelsStayWithinBounds) {
     const SceneSounds all = sounds();
-    Lesson lesson = LessonMaker(all, 2, 0).make(200, 4800);
+    Lesson lesson = LessonMaker(all, 2).make(200, 4800);
     int withoutVoice = 0;
     for (int m = 0; m < lesson.count; ++m) {
         const double voice = energyOf(lesson, m, 0), around = energyOf(lesson, m, 2);

@@ -99,7 +99,6 @@ SceneOutcome learnApart(const NetworkCard& card, const SceneSounds& sounds, cons
         outcome.kept = said.value("kept", false);
         outcome.reason = said.value("reason", "");
         outcome.gainDb = said.value("gain_db", outcome.gainDb);
-        outcome.ownVoiceDb = said.value("own_voice_db", 0.0);
         outcome.steadierDb = said.value("steadier_db", 0.0);
         outcome.changes = listener.changes(std::clamp<int64_t>(reply.stems, 0, 100000));
         return outcome;

@@ -21,8 +21,7 @@ float levelled(const AudioBuffer& sound) {
 
 }  // namespace
 
-LessonMaker::LessonMaker(const SceneSounds& sounds, unsigned seed, double found)
-    : m_sounds(sounds), m_random(seed), m_found(found) {}
+LessonMaker::LessonMaker(const SceneSounds& sounds, unsigned seed) : m_sounds(sounds), m_random(seed) {}
 
 // The standard leaves its distributions' results open; lessons must not depend on whose library it is.
 double LessonMaker::between(double from, double to) { return from + (to - from) * double(m_random()) / 4294967296.0; }
@@ -60,8 +59,7 @@ void LessonMaker::fill(Lesson& lesson, int mixture) {
         if (!there && (any || part + 1 < int(kStemCount))) continue;
         any = true;
         const bool own = !marked.empty() && chance(kFromMarked[p]);
-        const bool found = !own && chance(m_found) && !m_sounds.found[p].empty();
-        const auto& from = own ? marked : found ? m_sounds.found[p] : m_sounds.library[p];
+        const auto& from = own ? marked : m_sounds.library[p];
         const float gain = float(std::pow(10, between(kSoftest[p], kLoudest[p]) / 20));
         const bool swapped = chance(0.5);
         add(draw(from, lesson.frames), gain, swapped, lesson, mixture, part);

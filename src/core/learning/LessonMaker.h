@@ -10,9 +10,8 @@ namespace rivlen {
 /// stems' places, at stretches and levels of their own. The same seed gives the same lessons.
 class LessonMaker {
 public:
-    /// Keeps a reference to the sounds. found: share of the mixtures whose voice and music are what was found in the
-    /// recording, where something was.
-    LessonMaker(const SceneSounds& sounds, unsigned seed, double found);
+    /// Keeps a reference to the sounds.
+    LessonMaker(const SceneSounds& sounds, unsigned seed);
     Lesson make(int count, int64_t frames);
 
 private:
@@ -29,7 +28,6 @@ private:
 
     const SceneSounds& m_sounds;
     std::mt19937 m_random;
-    double m_found;
 };
 
 }  // namespace rivlen

@@ -2,6 +2,7 @@
 
 #include <cmath>
 #include <numbers>
+#include <optional>
 
 #include "core/audio/Resampler.h"
 #include "core/base/Text.h"
@@ -15,11 +16,12 @@ namespace {
 constexpr int kTests = 16;  ///< mixtures of what was held back
 constexpr double kTestSeconds = 4;
 constexpr double kHeldBack = 0.25;  ///< of each marked sound: its end
-// The proof is of voices that the network knows; on others it gains less. These bounds are from scenes whose parts are
-// known: training/EXPERIMENTS.md, "Learning a scene".
+// These bounds are from scenes whose parts are known: training/EXPERIMENTS.md, "Learning a scene".
+constexpr double kSteadier = 0.5;  ///< dB, that the recording's own dialogue must be steadier
+constexpr double kUnsure = 1.5;    ///< dB, that a stem may seem to lose with other voices all the same
+// Where a recording has nothing but what is marked: the proof is of voices that the network knows; others gain less.
 constexpr double kWorthIt = 1.5;   ///< dB, that the dialogue must gain
 constexpr double kHarm = 0.8;      ///< dB, that no stem may lose on average
-constexpr double kOwnHarm = 0.2;   ///< dB, that a voice found in the recording may lose
 constexpr double kGood = 14;       ///< dB of SI-SDR in every stem: hardly anything is left to be learned
 constexpr double kTested = 0.12;   ///< of the time, for the two tests
 constexpr double kFound = 0.03;    ///< of a stretch's energy, for what is found there to count
@@ -94,21 +96,9 @@ std::array<AudioBuffer, kStemCount> answerTo(Network& network, const AudioBuffer
     return answer;
 }
 
-/// Voices and music of the recording itself, as the network finds them before it learns: for the test alone, since with
-/// them it would learn its own mistakes. What is far softer than its surroundings may be anything and is left out.
-SoundsByStem foundIn(const std::vector<AudioBuffer>& reel, Network& network) {
-    SoundsByStem found;
-    for (const AudioBuffer& stretch : reel) {
-        const auto answer = answerTo(network, stretch);
-        for (size_t part = 0; part + 1 < kStemCount; ++part)
-            if (energyOf(answer[part]) > kFound * energyOf(stretch)) found[part].push_back(answer[part]);
-    }
-    return found;
-}
-
-/// How alike the dialogues found in the recording as it is and under held-back sound of the place are, dB of SI-SDR.
-/// No truth is needed for it, and no network's mistakes count as one.
-double steadiness(Network& network, const SceneSounds& held) {
+/// How alike the dialogues found in the recording as it is and under held-back sound are, dB of SI-SDR: no truth is
+/// needed for it, and no network's mistakes count as one. Nothing where no dialogue is found.
+std::optional<double> steadiness(Network& network, const SceneSounds& held) {
     double sum = 0;
     int n = 0;
     for (const AudioBuffer& stretch : held.reel) {
@@ -128,7 +118,8 @@ double steadiness(Network& network, const SceneSounds& held) {
         sum += std::clamp(siSdr(under[0], as[0]), -30.0, 40.0);
         ++n;
     }
-    return n > 0 ? sum / n : 0;
+    if (n == 0) return {};
+    return sum / n;
 }
 
 AudioBuffer partOf(Lesson& lesson, int mixture, int part) {
@@ -194,14 +185,10 @@ SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const Learn
     }
     Halves halves = apart(sounds, learner.network().card());
     halves.held.reel = sounds.reel;
-    halves.held.found = foundIn(sounds.reel, learner.network());
-    const double steadyBefore = steadiness(learner.network(), halves.held);
-    Lesson tests = LessonMaker(halves.held, settings.seed + 1000, 0).make(kTests, int64_t(kTestSeconds * rate));
-    Lesson own = LessonMaker(halves.held, settings.seed + 2000, 1)
-                     .make(halves.held.found[0].empty() ? 0 : kTests / 2, int64_t(kTestSeconds * rate));
-    const auto before = scores(learner.network(), tests, Progress(progress, 0, kTested / 3)),
-               ownBefore = scores(learner.network(), own, Progress(progress, kTested / 3, kTested / 2));
-    LessonMaker maker(halves.learned, settings.seed, 0);
+    const auto steadyBefore = steadiness(learner.network(), halves.held);
+    Lesson tests = LessonMaker(halves.held, settings.seed + 1000).make(kTests, int64_t(kTestSeconds * rate));
+    const auto before = scores(learner.network(), tests, Progress(progress, kTested / 4, kTested / 2));
+    LessonMaker maker(halves.learned, settings.seed);
     for (int step = 0; step < settings.steps; ++step) {
         progress.throwIfCancelled();
         // Slowly begun, since the first gradients are the largest, and ended softly.
@@ -210,9 +197,9 @@ SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const Learn
         learner.step(maker.make(settings.batch, int64_t(settings.seconds * rate)), settings.rate * along);
         progress.report(kTested / 2 + (1 - kTested) * double(step + 1) / settings.steps);
     }
-    const auto after = scores(learner.network(), tests, Progress(progress, 1 - kTested / 2, 1 - kTested / 6)),
-               ownAfter = scores(learner.network(), own, Progress(progress, 1 - kTested / 6, 1));
-    outcome.steadierDb = steadiness(learner.network(), halves.held) - steadyBefore;
+    const auto after = scores(learner.network(), tests, Progress(progress, 1 - kTested / 2, 1 - kTested / 4));
+    const auto steadyAfter = steadiness(learner.network(), halves.held);
+    if (steadyBefore && steadyAfter) outcome.steadierDb = *steadyAfter - *steadyBefore;
     progress.report(1);
     double worst = 100, least = 100;
     for (size_t part = 0; part < kStemCount; ++part) {
@@ -222,19 +209,21 @@ SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const Learn
         worst = std::min(worst, gain);
         least = std::min(least, meanOf(before.size(), [&](size_t i) { return before[i][part]; }));
     }
-    if (own.count > 0)
-        outcome.ownVoiceDb = meanOf(ownAfter.size(), [&](size_t i) { return ownAfter[i][0] - ownBefore[i][0]; });
-    if (std::isnan(outcome.ownVoiceDb)) outcome.ownVoiceDb = 0;
-    const bool gains = outcome.gainDb.contains("dialogue") && outcome.gainDb.at("dialogue") >= kWorthIt;
-    outcome.kept = gains && worst >= -kHarm && outcome.ownVoiceDb >= -kOwnHarm;
+    const double dialogue = outcome.gainDb.contains("dialogue") ? outcome.gainDb.at("dialogue") : 0;
+    const bool steadier = outcome.steadierDb >= kSteadier, gains = dialogue >= kWorthIt;
+    outcome.kept = steadyBefore ? steadier && worst >= -kUnsure : gains && worst >= -kHarm;
     if (outcome.kept || settings.keepAnyway) outcome.changes = learner.changes();
-    if (outcome.kept) outcome.reason = gainsInWords(outcome.gainDb) + " on what was held back";
+    if (outcome.kept && steadier)
+        outcome.reason = "the dialogue of this recording stays " + formatted("%.1f dB", outcome.steadierDb) +
+                         " cleaner under more of what you marked; with other voices: " + gainsInWords(outcome.gainDb);
+    else if (outcome.kept) outcome.reason = gainsInWords(outcome.gainDb) + " on what was held back";
     else if (least > kGood)
         outcome.reason = "the network is good here already: " + formatted("%.0f dB", least) + " without it";
-    else if (gains && outcome.ownVoiceDb < -kOwnHarm)
-        outcome.reason = "the voice of this recording would lose " + formatted("%.1f dB", -outcome.ownVoiceDb) +
-                         ": something of it may be in the marked spans";
-    else if (gains)
+    else if (steadyBefore && !steadier)
+        outcome.reason = "the dialogue of this recording would not be cleaner under more of what you marked (" +
+                         formatted("%+.1f dB", outcome.steadierDb) +
+                         "): mark longer spans, or others, in which nothing else is heard";
+    else if (gains || steadier)
         outcome.reason = "what it gains in one stem it loses in another (" + gainsInWords(outcome.gainDb) +
                          "): the spans are too varied, or more than what you marked is heard in them";
     else

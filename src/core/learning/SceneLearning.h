@@ -21,7 +21,6 @@ struct SceneOutcome {
     bool kept = false;
     std::string reason;                    ///< one sentence: what it brought, or why nothing is kept
     std::map<std::string, double> gainDb;  ///< by stem: SI-SDR over the network as it came, on the held-back part
-    double ownVoiceDb = 0;  ///< the dialogue's gain with what was found in the recording as its voice; 0 without any
     /// How much steadier the recording's dialogue stays when held-back sound is laid over it: dB of SI-SDR between the
     /// two answers, each network against itself; 0 where nothing can be said.
     double steadierDb = 0;
@@ -31,10 +30,11 @@ struct SceneOutcome {
 /// "dialogue +1.8 dB, ambience +0.4 dB", in the stems' order.
 std::string gainsInWords(const std::map<std::string, double>& gains);
 
-/// Learns a scene and proves it: a quarter of each marked sound, and of the library, takes no part in learning; on
-/// mixtures of these the dialogue must have become better by 1.5 dB, and no stem worse; nor may a voice that was found
-/// in the recording itself. Otherwise nothing is kept. The same sounds and settings give the same answer. Throws Error
-/// (Cancelled) and what Learner throws.
+/// Learns a scene and proves it: a quarter of each marked sound, and of the library, takes no part in learning. With
+/// the held-back quarter laid over it the recording's dialogue must be found more like without it than before, by half
+/// a decibel, and on mixtures of both quarters no stem may be 1.5 dB worse. Of a recording without other dialogue, the
+/// dialogue of these must be better by 1.5 dB and no stem worse by 0.8. Otherwise nothing is kept. The same sounds and
+/// settings give the same answer. Throws Error (Cancelled) and what Learner throws.
 SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const LearnSettings& settings,
                         const Progress& progress);
 

@@ -16,7 +16,6 @@ struct SceneSounds {
     SoundsByStem library;           ///< voices, music and places that came with Rivlen
     SoundsByStem marked;            ///< what the user says is alone, cut from the recordings
     std::vector<AudioBuffer> reel;  ///< stretches of the recordings as they are, everything together
-    SoundsByStem found;             ///< what the network as it came finds in these, for the proof
 };
 
 /// The library of sounds that came with Rivlen, at a rate in Hz, mono or stereo. Throws Error (Other) when it is
