@@ -7403,6 +7403,10 @@
 <source>too little is marked: a second at least is needed, five are better</source>
 <translation>es ist zu wenig angegeben: mindestens eine Sekunde ist nötig, fünf sind besser</translation>
 </message>
+<message id="the dialogue of this recording stays %1 cleaner under more of what you marked; with other voices: %2">
+<source>the dialogue of this recording stays %1 cleaner under more of what you marked; with other voices: %2</source>
+<translation>der Dialog dieser Aufnahme bleibt unter mehr von dem, was angegeben ist, um %1 sauberer; mit anderen Stimmen: %2</translation>
+</message>
 <message id="%1 on what was held back">
 <source>%1 on what was held back</source>
 <translation>%1 an dem, was zurückgehalten wurde</translation>
@@ -7411,9 +7415,9 @@
 <source>the network is good here already: %1 without it</source>
 <translation>das Netz ist hier schon gut: %1 ohne sie</translation>
 </message>
-<message id="the voice of this recording would lose %1: something of it may be in the marked spans">
-<source>the voice of this recording would lose %1: something of it may be in the marked spans</source>
-<translation>die Stimme dieser Aufnahme würde %1 verlieren: vielleicht ist etwas von ihr in den angegebenen Stücken</translation>
+<message id="the dialogue of this recording would not be cleaner under more of what you marked (%1): mark longer spans, or others, in which nothing else is heard">
+<source>the dialogue of this recording would not be cleaner under more of what you marked (%1): mark longer spans, or others, in which nothing else is heard</source>
+<translation>der Dialog dieser Aufnahme würde unter mehr von dem, was angegeben ist, nicht sauberer (%1): längere oder andere Stücke angeben, in denen sonst nichts zu hören ist</translation>
 </message>
 <message id="what it gains in one stem it loses in another (%1): the spans are too varied, or more than what you marked is heard in them">
 <source>what it gains in one stem it loses in another (%1): the spans are too varied, or more than what you marked is heard in them</source>
