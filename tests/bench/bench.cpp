@@ -61,6 +61,7 @@ Cost runProgram(const std::vector<std::string>& words) {
 /// A stereo 48 kHz recording of the given length: the demo's saloon, repeated.
 fs::path recording(const fs::path& folder, double seconds) {
     const fs::path file = folder / (std::to_string(int(seconds)) + "s.wav");
+    if (fs::exists(file)) return file;
     MediaReader reader(resourceFolder("demo") / "reel-2-saloon.flac");
     const AudioBuffer reel = reader.read(0, reader.frames());
     AudioWriter writer(file, 48000, 2, {AudioFormat::Container::Wav, AudioFormat::Bits::Int16});
