@@ -51,7 +51,8 @@ KINDS = {
         "name": "Music apart", "rank": 50, "context_seconds": 5.4, "of": "music",
         "purpose": "Takes music further apart: vocals, drums, bass, guitar and other instruments.",
         "shown": {}, "rates": parts_score.RATES["music"], "made_of": "training/parts.py",
-        "data": "Pieces composed by rule (training/compose.py) and openttd-openmsx's, through the soundfonts and drum kits of training/render_parts.py; strings by calculation (training/plucked.py); recorded guitars of "
+        "data": "Pieces composed by rule (training/compose.py) and openttd-openmsx's, through the soundfonts and drum kits of training/render_parts.py; strings by "
+                "calculation (training/plucked.py); recorded guitars of "
                 "fretsonfire-songs-muldjord; singing made of the open recordings of speech in training/manifest.json, and songs of the singing synthesis of Debian's festival.",
     },
     "ambience-parts": {
