@@ -10,7 +10,7 @@ namespace rivlen {
 /// A recording as networks hear it. Digital silence inside it (an edit's gap, a leader, a lost second) is no sound of a
 /// place: some networks lose their way beside it. As beyond a recording's ends, they hear the mirror image of what lies
 /// beside it instead, up to kReach on either side, in the middle of a longer silence nothing. What they answer there is
-/// put out (silent()): where the recording has nothing, no stem has.
+/// put out (silence()): where the recording has nothing, no stem has.
 ///
 /// What is heard at a place depends on what lies within twice that reach alone, so spans of a recording hear what the
 /// whole one does. Read forward.
