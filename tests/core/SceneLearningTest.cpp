@@ -106,6 +106,19 @@ TEST(SceneLearning, TheRecordingsOwnDialogueDecides) {
     EXPECT_NE(worse.reason.find("would not be cleaner"), std::string::npos) << worse.reason;
 }
 
+TEST(SceneLearning, AVoiceThatIsFoundNoMoreDoesNotHelp) {
+    // One voice lies low and becomes steadier; one lies high, was found in part, and is given away altogether.
+    SceneSounds sounds = tones(5);
+    for (int i = 0; i < 2; ++i) {
+        sounds.reel.push_back(sumOf({sine(120, 0.2, kRate, kRate * 4), sine(8300, 0.01, kRate, kRate * 4)}));
+        sounds.reel.push_back(sine(9500, 0.2, kRate, kRate * 4));
+    }
+    OneWeight learner(-0.05);
+    const SceneOutcome outcome = learnScene(learner, sounds, few(), {});
+    EXPECT_LT(outcome.steadierDb, -2);
+    EXPECT_FALSE(outcome.kept) << outcome.reason;
+}
+
 TEST(SceneLearning, AVoiceLikeWhatIsMarkedForbidsIt) {
     // A high voice: what is marked as the place is at its pitch, so learning gives it away, whatever the library says.
     OneWeight learner(-0.04);

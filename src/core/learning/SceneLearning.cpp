@@ -2,7 +2,6 @@
 
 #include <cmath>
 #include <numbers>
-#include <optional>
 
 #include "core/audio/Resampler.h"
 #include "core/base/Text.h"
@@ -24,6 +23,7 @@ constexpr double kWorthIt = 1.5;   ///< dB, that the dialogue must gain
 constexpr double kHarm = 0.8;      ///< dB, that no stem may lose on average
 constexpr double kGood = 14;       ///< dB of SI-SDR in every stem: hardly anything is left to be learned
 constexpr double kTested = 0.12;   ///< of the time, for the two tests
+constexpr double kLost = -30;      ///< dB: a dialogue that was found before and is found no more
 constexpr double kFound = 0.03;    ///< of a stretch's energy, for what is found there to count
 constexpr double kAudible = 1e-4;  ///< of a mixture's energy, for a part to count
 
@@ -96,15 +96,14 @@ std::array<AudioBuffer, kStemCount> answerTo(Network& network, const AudioBuffer
     return answer;
 }
 
-/// How alike the dialogues found in the recording as it is and under held-back sound are, dB of SI-SDR: no truth is
-/// needed for it, and no network's mistakes count as one. Nothing where no dialogue is found.
-std::optional<double> steadiness(Network& network, const SceneSounds& held) {
-    double sum = 0;
-    int n = 0;
-    for (const AudioBuffer& stretch : held.reel) {
-        const auto& over = held.marked[2].empty() ? held.marked[1] : held.marked[2];
-        if (over.empty()) break;
-        const AudioBuffer& bed = over[size_t(n) % over.size()];
+/// How alike the dialogues found in a stretch of the recording as it is and under held-back sound are, dB of SI-SDR, by
+/// stretch: no truth is needed for it, and no network's mistakes count as one. NaN where no dialogue is found.
+std::vector<double> steadiness(Network& network, const SceneSounds& held, const Progress& progress) {
+    std::vector<double> all;
+    const auto& over = held.marked[2].empty() ? held.marked[1] : held.marked[2];
+    for (size_t n = 0; n < held.reel.size() && !over.empty(); ++n) {
+        progress.throwIfCancelled();
+        const AudioBuffer &stretch = held.reel[n], &bed = over[n % over.size()];
         const auto gain = float(0.5 * std::sqrt(energyOf(stretch) / double(stretch.frames()) /
                                                 (energyOf(bed) / double(bed.frames()) + 1e-12)));
         AudioBuffer more = stretch;
@@ -114,12 +113,11 @@ std::optional<double> steadiness(Network& network, const SceneSounds& held) {
                 more.channel(c)[size_t(i)] += gain * bed.channel(c)[size_t(at < bed.frames() ? at : round - at)];
             }
         const auto as = answerTo(network, stretch), under = answerTo(network, more);
-        if (energyOf(as[0]) < kFound * energyOf(stretch)) continue;
-        sum += std::clamp(siSdr(under[0], as[0]), -30.0, 40.0);
-        ++n;
+        const bool found = energyOf(as[0]) >= kFound * energyOf(stretch) && energyOf(as[0]) > 0;
+        all.push_back(found ? std::clamp(siSdr(under[0], as[0]), kLost, 40.0) : std::nan(""));
+        progress.report(double(n + 1) / double(held.reel.size()));
     }
-    if (n == 0) return {};
-    return sum / n;
+    return all;
 }
 
 AudioBuffer partOf(Lesson& lesson, int mixture, int part) {
@@ -185,7 +183,7 @@ SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const Learn
     }
     Halves halves = apart(sounds, learner.network().card());
     halves.held.reel = sounds.reel;
-    const auto steadyBefore = steadiness(learner.network(), halves.held);
+    const auto steadyBefore = steadiness(learner.network(), halves.held, Progress(progress, 0, kTested / 4));
     Lesson tests = LessonMaker(halves.held, settings.seed + 1000).make(kTests, int64_t(kTestSeconds * rate));
     const auto before = scores(learner.network(), tests, Progress(progress, kTested / 4, kTested / 2));
     LessonMaker maker(halves.learned, settings.seed);
@@ -198,8 +196,13 @@ SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const Learn
         progress.report(kTested / 2 + (1 - kTested) * double(step + 1) / settings.steps);
     }
     const auto after = scores(learner.network(), tests, Progress(progress, 1 - kTested / 2, 1 - kTested / 4));
-    const auto steadyAfter = steadiness(learner.network(), halves.held);
-    if (steadyBefore && steadyAfter) outcome.steadierDb = *steadyAfter - *steadyBefore;
+    const auto steadyAfter = steadiness(learner.network(), halves.held, Progress(progress, 1 - kTested / 4, 1));
+    // The same stretches count before and after: a voice that is lost must not improve the mean.
+    const double gained = meanOf(steadyBefore.size(), [&](size_t i) {
+        return (std::isnan(steadyAfter[i]) ? kLost : steadyAfter[i]) - steadyBefore[i];
+    });
+    const bool spoken = !std::isnan(gained);
+    outcome.steadierDb = spoken ? gained : 0;
     progress.report(1);
     double worst = 100, least = 100;
     for (size_t part = 0; part < kStemCount; ++part) {
@@ -211,7 +214,7 @@ SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const Learn
     }
     const double dialogue = outcome.gainDb.contains("dialogue") ? outcome.gainDb.at("dialogue") : 0;
     const bool steadier = outcome.steadierDb >= kSteadier, gains = dialogue >= kWorthIt;
-    outcome.kept = steadyBefore ? steadier && worst >= -kUnsure : gains && worst >= -kHarm;
+    outcome.kept = spoken ? steadier && worst >= -kUnsure : gains && worst >= -kHarm;
     if (outcome.kept || settings.keepAnyway) outcome.changes = learner.changes();
     if (outcome.kept && steadier)
         outcome.reason = "the dialogue of this recording stays " + formatted("%.1f dB", outcome.steadierDb) +
@@ -219,7 +222,7 @@ SceneOutcome learnScene(Learner& learner, const SceneSounds& sounds, const Learn
     else if (outcome.kept) outcome.reason = gainsInWords(outcome.gainDb) + " on what was held back";
     else if (least > kGood)
         outcome.reason = "the network is good here already: " + formatted("%.0f dB", least) + " without it";
-    else if (steadyBefore && !steadier)
+    else if (spoken && !steadier)
         outcome.reason = "the dialogue of this recording would not be cleaner under more of what you marked (" +
                          formatted("%+.1f dB", outcome.steadierDb) +
                          "): mark longer spans, or others, in which nothing else is heard";
