@@ -4,80 +4,12 @@
 #include <cmath>
 
 #include "core/audio/Decibel.h"
-#include "core/rebuild/LanePlacer.h"
-#include "core/rebuild/LaneReader.h"
-#include "core/rebuild/StripLevels.h"
+#include "core/rebuild/RenderNodes.h"
 #include "core/rebuild/WorkPool.h"
 
 namespace rivlen {
 
 namespace {
-
-constexpr int kNone = -1;
-
-/// A lane or bus: its chain, its levels, and what came out of it, which others may ask for again.
-struct Node {
-    /// outputs: channels of what comes out
-    Node(int channels, int outputs, int rate, bool levelAlone, const Chain::Impulses& impulses,
-         const std::vector<EffectSlot>& effects)
-        : chain(channels, rate, impulses, effects), levels(channels, rate, levelAlone), out(outputs) {}
-    Chain chain;
-    StripLevels levels;
-    AudioQueue out;
-    int64_t outFirst = 0;  ///< frame of the axis at the front of out
-    int64_t produced = 0;  ///< up to where it has been computed
-    bool failed = false;
-
-    void begin(int64_t frame) {
-        out.drop(out.frames());
-        outFirst = produced = frame;
-    }
-    void push(const AudioBuffer& block) {
-        out.append(block);
-        produced += block.frames();
-    }
-    void forget(int64_t before) {
-        if (before <= outFirst) return;
-        out.drop(before - outFirst);
-        outFirst = before;
-    }
-    AudioBuffer at(int64_t first, int64_t count) const { return out.peek(first - outFirst, count); }
-};
-
-struct LaneNode : Node {
-    /// placed: in the format, which may be the reel's: then it only has a distance
-    LaneNode(std::shared_ptr<Materials> materials, bool placed, MixFormat format, int channels, int outputs, int rate,
-             const Chain::Impulses& impulses, const std::vector<EffectSlot>& effects)
-        : Node(channels, outputs, rate, placed, impulses, effects),
-          reader(std::move(materials), channels),
-          unplaced(channels),
-          duck(rate) {
-        if (placed) placer.emplace(format, channels, rate);
-    }
-    void begin(int64_t frame) {
-        unplaced.drop(unplaced.frames());
-        Node::begin(frame);
-    }
-    void forget(int64_t before) {
-        if (placer && before > outFirst) unplaced.drop(before - outFirst);
-        Node::forget(before);
-    }
-    /// What others are ducked by: it does not depend on what the mix is made for.
-    AudioBuffer keyAt(int64_t first, int64_t count) const {
-        return placer ? unplaced.peek(first - outFirst, count) : at(first, count);
-    }
-    LaneReader reader;
-    AudioQueue unplaced;               ///< as out, before it was placed
-    std::optional<LanePlacer> placer;  ///< where the mix has a format of its own
-    DuckGain duck;
-    int key = kNone;  ///< index of the lane that ducks it
-    int group = kNone;
-    int64_t lookAhead = 0;  ///< frames
-    int64_t ahead = 0;      ///< how far it runs before the sum
-    bool heard = true;
-    int depth = 0;  ///< how many lanes duck each other before it
-    std::vector<float> duckDb;
-};
 
 int64_t lookAheadOf(const Duck& duck, int rate) { return std::llround(duck.lookAhead * rate / 1000); }
 
@@ -176,7 +108,7 @@ struct RenderGraph::Impl {
     int laneIndex(const std::string& id) const {
         for (size_t i = 0; i < rebuild->lanes.size(); ++i)
             if (rebuild->lanes[i]->id == id) return int(i);
-        return kNone;
+        return kNoNode;
     }
 
     void connect() {
@@ -192,18 +124,18 @@ struct RenderGraph::Impl {
         // Lanes that duck each other in a circle cannot run: the later one's ducking is left out.
         for (size_t i = 0; i < lanes.size(); ++i) {
             int at = int(i);
-            for (size_t steps = 0; at != kNone && steps <= lanes.size(); ++steps) {
+            for (size_t steps = 0; at != kNoNode && steps <= lanes.size(); ++steps) {
                 at = lanes[size_t(at)]->key;
-                if (at == int(i)) lanes[i]->key = at = kNone;
+                if (at == int(i)) lanes[i]->key = at = kNoNode;
             }
         }
         for (size_t i = 0; i < lanes.size(); ++i)
-            for (int at = lanes[i]->key; at != kNone; at = lanes[size_t(at)]->key) ++lanes[i]->depth;
+            for (int at = lanes[i]->key; at != kNoNode; at = lanes[size_t(at)]->key) ++lanes[i]->depth;
         int deepest = 0;
         for (const auto& l : lanes) deepest = std::max(deepest, l->depth);
         order.resize(size_t(deepest + 1));
         for (size_t i = 0; i < lanes.size(); ++i) order[size_t(lanes[i]->depth)].push_back(i);
-        for (auto& l : lanes) l->ahead = l->group == kNone ? 0 : groups[size_t(l->group)]->chain.latency();
+        for (auto& l : lanes) l->ahead = l->group == kNoNode ? 0 : groups[size_t(l->group)]->chain.latency();
         for (int d = deepest; d > 0; --d)
             for (size_t i : order[size_t(d)]) {
                 LaneNode& key = *lanes[size_t(lanes[i]->key)];
@@ -221,7 +153,7 @@ struct RenderGraph::Impl {
         for (size_t i = 0; i < lanes.size(); ++i) {
             const Lane& lane = *rebuild->lanes[i];
             LaneNode& node = *lanes[i];
-            const Strip* group = node.group == kNone ? nullptr : &rebuild->groups[size_t(node.group)].strip;
+            const Strip* group = node.group == kNoNode ? nullptr : &rebuild->groups[size_t(node.group)].strip;
             node.reader.set(rebuild, rebuild->lanes[i]);
             node.chain.set(lane.strip.chain, lane.strip.automation);
             if (node.placer) node.placer->set(lane.strip);
@@ -264,7 +196,7 @@ struct RenderGraph::Impl {
         int64_t slowest = 0;
         for (const auto& l : lanes)
             slowest = std::max(slowest, l->chain.latency() +
-                                            (l->group == kNone ? 0 : groups[size_t(l->group)]->chain.latency()));
+                                            (l->group == kNoNode ? 0 : groups[size_t(l->group)]->chain.latency()));
         const int64_t start = frame - std::max<int64_t>(runIn, slowest + 4 * chainDelay() + 2 * kBlock);
         for (auto& l : lanes) l->begin(start);
         for (auto& g : groups) g->begin(start);
@@ -286,7 +218,7 @@ struct RenderGraph::Impl {
         }
         node.chain.process(block, direct, first + node.chain.latency());
         node.duckDb.clear();
-        if (node.key != kNone)
+        if (node.key != kNoNode)
             node.duck.process(lanes[size_t(node.key)]->keyAt(first + node.lookAhead, kBlock), node.duckDb);
         node.levels.process(block, first, node.duckDb);
         if (node.placer) {
@@ -324,7 +256,7 @@ struct RenderGraph::Impl {
         });
         AudioBuffer block(outputs, kBlock);
         for (const auto& l : lanes)
-            if (l->heard && l->group == kNone) add(block, l->at(sum, kBlock));
+            if (l->heard && l->group == kNoNode) add(block, l->at(sum, kBlock));
         for (const auto& g : groups) add(block, g->at(sum, kBlock));
         mix->chain.process(block, {}, sum);
         sum += kBlock;
