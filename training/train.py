@@ -97,6 +97,8 @@ def finished(run):
     saved = torch.load(paths.RUNS / run / "last.pt")
     net = model.KINDS[saved["kind"]]()
     net.load_state_dict(saved["average"])
+    if saved.get("settled"):  # blend.py
+        return net.eval(), saved
     mixer = tasks.of(saved["kind"]).mixer("train", 17, net.transform)
     settle(net, [[torch.from_numpy(a) for a in mixer.batch(8)[:2]] for _ in range(16)])
     return net.eval(), saved
@@ -140,6 +142,7 @@ def main():
     parser.add_argument("--kind", default="b", choices=model.KINDS)
     parser.add_argument("--anneal", action="store_true")
     parser.add_argument("--magnitude", type=float, default=4.0, help="weight of the compressed magnitudes in the loss")
+    parser.add_argument("--last", type=float, help="weight of the last target (of main: the whole voice) in the loss, the others' in proportion; else tasks.py's")
     parser.add_argument("--averaged", type=int, help="steps that the average counts as had before this run; without it all that the first weights had")
     parser.add_argument("--every", type=float, default=15, help="minutes between evaluations")
     parser.add_argument("--seed", type=int, default=1)
@@ -157,6 +160,9 @@ def main():
     net = model.KINDS[options.kind]()
     task = tasks.of(options.kind)
     weights_of_targets = torch.tensor(task.weights)
+    if options.last:
+        weights_of_targets[:-1] *= (1 - options.last) / weights_of_targets[:-1].sum()
+        weights_of_targets[-1] = options.last
     earlier = {"steps": 0, "minutes": 0}  # training that the first weights had
     if options.start:
         weights, earlier, kind = load_start(options.start)
