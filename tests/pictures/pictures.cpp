@@ -7,7 +7,9 @@
 #include <QTableView>
 #include <QTableWidget>
 
+#include "../EffectFolder.h"
 #include "../app/WindowFixture.h"
+#include "app/rebuild/EffectPicker.h"
 #include "app/rebuild/LanesView.h"
 #include "app/rebuild/TakeDesk.h"
 #include "app/split/NetworksDialog.h"
@@ -182,6 +184,38 @@ TEST_F(Views, Rebuild) {
     open("night-ferry-rebuilt.rivlen", 2, true);
     stage("rebuild", "rebuildtabs", 1);
     save("rebuild");
+}
+
+TEST_F(Views, Effects) {
+    testEffects();
+    open("night-ferry-crossing.rivlen", 1, true);
+    stage("rebuild", "rebuildtabs", 1);
+    RebuildDesk& desk = window->desks().rebuild.desk;
+    for (const char* letters : {"late", "plain"}) {  // the last one is shown
+        window->pictures().lanes().setFocus();
+        key(Qt::Key_E, Qt::ShiftModifier);
+        EffectPicker* picker = nullptr;
+        ASSERT_TRUE(until([&] {
+            return (picker = window->findChild<EffectPicker*>("effectpicker")) &&
+                   !window->desks().rebuild.effects.installed().empty();
+        }));
+        auto* search = picker->findChild<QLineEdit*>("effectsearch");
+        QTest::keyClicks(search, letters);
+        QTest::keyClick(search, Qt::Key_Return);
+        ASSERT_TRUE(until([&] { return !window->findChild<EffectPicker*>("effectpicker"); }));
+        window->activateWindow();
+        ASSERT_TRUE(QTest::qWaitForWindowActive(window.get(), 3000));
+        settle();
+    }
+    const std::string curve = desk.strip().chain.effects.back().id + ":gain";
+    desk.editStrip("Curve", [&](Strip& s) { s.automation[curve] = {{0.5, -30}, {4, -6}, {8, -26}}; });
+    window->desks().rebuild.curves.show(curve);
+    studio->hearing.hear(Heard::Mix);
+    studio->hearing.player().locate(2 * 48000);
+    wait();
+    key(Qt::Key_Space);  // the meters move
+    QTest::qWait(1500);
+    save("effects");
 }
 
 TEST_F(Views, VoiceLine) {
