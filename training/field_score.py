@@ -6,6 +6,7 @@ Usage: field_score.py NETWORK.ts|program [--quality plain|quick|fine] [--mono] [
 """
 import argparse
 import json
+import math
 
 import numpy as np
 import torch
@@ -109,6 +110,8 @@ def main():
     parser.add_argument("--json", action="store_true")
     parser.add_argument("--threads", type=int, default=2)
     options = parser.parse_args()
+    if options.every > 1 and math.gcd(options.every, len(field.KINDS)) > 1:
+        parser.error(f"--every {options.every} would leave out kinds of mixtures: take 3, 5 or 7")
     memory.keep()
     torch.set_num_threads(options.threads)
     separate = program.waveform(options.quality) if options.network == "program" else evaluate.waveform(torch.jit.load(options.network), options.quality)
