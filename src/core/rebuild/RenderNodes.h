@@ -1,6 +1,7 @@
 #pragma once
 #include <optional>
 
+#include "core/audio/AudioQueue.h"
 #include "core/rebuild/Chain.h"
 #include "core/rebuild/Duck.h"
 #include "core/rebuild/LanePlacer.h"
@@ -40,6 +41,7 @@ struct Node {
     AudioBuffer at(int64_t first, int64_t count) const { return out.peek(first - outFirst, count); }
 };
 
+/// A lane: what it reads, where it is placed, and what ducks it.
 struct LaneNode : Node {
     /// placed: in the format, which may be the reel's: then it only has a distance
     LaneNode(std::shared_ptr<Materials> materials, bool placed, MixFormat format, int channels, int outputs, int rate,
