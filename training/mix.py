@@ -173,8 +173,8 @@ class Mixer:
         low = 0 if rng.random() < 0.5 else 10 ** rng.uniform(-9, -5)
         return np.maximum(open_ ** 2, low).astype(np.float32)[:, None]
 
-    def clip(self):
-        """xx [2, frames, bands], cross [2, frames, bands], xs [4, 2, frames, bands], ss [5, 2, frames, bands], float32."""
+    def ingredients(self):
+        """(spectra of the four stems as products() takes them, their gains) of a new clip."""
         z, width = [], 0.0
         for make in self.pools:
             spectra, ends = self.draw(make)
@@ -185,6 +185,11 @@ class Mixer:
         noise = z.pop(2)
         if gains[0, 0].any() and noise[0] is not None:
             z[3], gains[:, 3] = self.with_noise(z[3], gains[:, 3], noise, gains[:, 0]), 1
+        return z, gains
+
+    def clip(self):
+        """xx [2, frames, bands], cross [2, frames, bands], xs [4, 2, frames, bands], ss [5, 2, frames, bands], float32."""
+        z, gains = self.ingredients()
         sums = products(z, gains, self.transform)
         for cells in (self.cell_gains(sums[0]), self.silence()):
             if cells is not None:

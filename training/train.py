@@ -32,6 +32,7 @@ import muon
 import paths
 import shrink
 import tasks
+import teach
 import waveform
 
 SHORT_MINUTES = 15     # of a run from nothing with short clips: twice the steps in the same time
@@ -43,11 +44,13 @@ GROWN_AVERAGED = 1000  # steps that a network which grew counts as having had al
 AVERAGED = 9.0         # the average's power: it reaches back over about a tenth of the steps
 
 
-def feed(queue, size, seed, kind, transform, frames):
+def feed(queue, size, seed, kind, transform, frames, taught, taught_share):
     mixer = tasks.of(kind).mixer("train", seed, transform)
+    lessons = teach.Taught(taught, seed) if taught else None
     while True:
         mixer.frames = frames.value
-        queue.put([torch.from_numpy(a) for a in mixer.batch(size)])
+        of_teacher = lessons and mixer.rng.random() < taught_share
+        queue.put([torch.from_numpy(a) for a in (lessons.batch(size, mixer.frames) if of_teacher else mixer.batch(size))])
 
 
 def likeness(m, xx, xs, ss):
@@ -148,6 +151,9 @@ def main():
     parser.add_argument("--seed", type=int, default=1)
     parser.add_argument("--uses", type=float, default=mix.USES, help="clips that a stem is used for, on average")
     parser.add_argument("--seconds", type=float, default=mix.SECONDS, help="of a clip, after the first minutes")
+    parser.add_argument("--taught", help="folder of teach.py: of its clips are --taught-share of the batches")
+    parser.add_argument("--taught-share", type=float, default=0.6)
+    parser.add_argument("--teacher", type=float, default=0.7, help="weight of the teacher's answer beside the truth")
     parser.add_argument("--threads", type=int, default=1, help="that compute; one more process makes mixtures")
     options = parser.parse_args()
     memory.keep()
@@ -185,7 +191,8 @@ def main():
     queue = multiprocessing.Queue(3)
     long, short = (net.transform.frames(s) for s in (mix.SECONDS, mix.SHORT_SECONDS))
     frames = multiprocessing.Value("i", short)
-    worker = multiprocessing.Process(target=feed, args=(queue, options.batch, options.seed * 1000 + step, options.kind, net.transform, frames), daemon=True)
+    worker = multiprocessing.Process(target=feed, args=(queue, options.batch, options.seed * 1000 + step, options.kind, net.transform, frames,
+                                                                 options.taught, options.taught_share), daemon=True)
     worker.start()
 
     def save():
@@ -201,10 +208,13 @@ def main():
         frames.value = long if earlier["minutes"] + spent >= SHORT_MINUTES else short
         slower = 0.5 * (1 + np.cos(np.pi * spent / options.minutes)) if options.anneal else max(1, (earlier["steps"] + step) / FULL_RATE_STEPS) ** -0.5
         optimizer.scale = min(1, (step + 1) / 100) * slower
-        xx, cross, xs, ss = queue.get()
+        xx, cross, *targets = queue.get()
         recent.append((xx, cross))
         # Magnitudes first: the error energy of a network that knows nothing yet rules every gradient.
-        loss, parts, missed = loss_of(net(xx, cross), xx, xs, ss, weights_of_targets, min(0.3 + step / 1000, 1.2) if not options.start else 1.2, options.magnitude)
+        logits, energy_weight = net(xx, cross), min(0.3 + step / 1000, 1.2) if not options.start else 1.2
+        loss, parts, missed = loss_of(logits, xx, *targets[:2], weights_of_targets, energy_weight, options.magnitude)
+        if len(targets) == 4:  # a teacher's answers beside the truth
+            loss = (1 - options.teacher) * loss + options.teacher * loss_of(logits, xx, *targets[2:], weights_of_targets, energy_weight, options.magnitude)[0]
         if not torch.isfinite(loss):
             raise SystemExit("the loss is not finite: the last checkpoint is still good")
         optimizer.zero_grad()

@@ -16,6 +16,7 @@ class Separator(nn.Module):
     def __init__(self, net):
         super().__init__()
         self.net = net
+        self.band_masks = 1  # the program may do in its own code what forward() does around net (docs/formats.md)
         transform = net.transform
         self.size, self.hop, self.stride = transform.size, transform.hop, net.stride
         self.overlap = transform.overlap

@@ -8,7 +8,7 @@
 
 namespace rivlen {
 
-inline constexpr double kTileSeconds = 32;  ///< of a tile without its context, as long as nobody says otherwise
+inline constexpr double kTileSeconds = 48;  ///< of a tile without its context, as long as nobody says otherwise
 
 /// How a recording is separated.
 struct EngineOptions {

@@ -17,6 +17,13 @@ public:
     /// May be called from several threads at once.
     virtual std::vector<AudioBuffer> separate(const AudioBuffer& mixture, int threads) = 0;
     std::vector<AudioBuffer> separate(const AudioBuffer& mixture) { return separate(mixture, 0); }
+    /// The same, but of the answer only count frames from first on: what lies beside them is heard, not put out.
+    virtual std::vector<AudioBuffer> separatePart(const AudioBuffer& mixture, int64_t first, int64_t count,
+                                                  int threads) {
+        auto stems = separate(mixture, threads);
+        for (auto& stem : stems) stem = stem.slice(first, count);
+        return stems;
+    }
 };
 
 /// Loads a network. One that came with Rivlen runs here; every other one runs confined in a process of its own

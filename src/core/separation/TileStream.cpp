@@ -31,12 +31,12 @@ private:
     TileStream::Places& m_places;
 };
 
-/// The network's answer; one that knows only stereo gets a mono recording twice.
-Stems answer(Network& network, const AudioBuffer& input) {
-    if (input.channels() != 1 || network.card().mono) return network.separate(input, 1);
+/// The network's answer, count frames from first on; one that knows only stereo gets a mono recording twice.
+Stems answer(Network& network, const AudioBuffer& input, int64_t first, int64_t count) {
+    if (input.channels() != 1 || network.card().mono) return network.separatePart(input, first, count, 1);
     AudioBuffer both = AudioBuffer::uncleared(2, input.frames());
     for (int c = 0; c < 2; ++c) std::copy(input.samples().begin(), input.samples().end(), both.channel(c).begin());
-    auto stems = network.separate(both, 1);
+    auto stems = network.separatePart(both, first, count, 1);
     for (auto& stem : stems) {
         AudioBuffer one = AudioBuffer::uncleared(1, stem.frames());
         for (size_t i = 0; i < one.samples().size(); ++i)
@@ -133,7 +133,7 @@ void TileStream::launch(int64_t available, bool ended) {
                                       input = std::move(input), first = start - from, count = faded - start]() mutable {
         const Place place(*places);
         if (*abandoned) throw Error(Error::Kind::Cancelled, "Cancelled.");
-        return slices(answer(*network, input), first, count);
+        return answer(*network, input, first, count);
     });
     m_flights.push_back({end - start, task.get_future()});
     std::thread(std::move(task)).detach();

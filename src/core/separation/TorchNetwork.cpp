@@ -1,6 +1,8 @@
 // With TorchLearner.cpp the only files that include libtorch; built into librivlen-torch.so.
 #include "core/separation/TorchNetwork.h"
 
+#include <torch/csrc/jit/runtime/graph_executor.h>
+
 #include <chrono>
 #include <cmath>
 #include <cstdlib>
@@ -10,6 +12,23 @@
 #include "core/separation/TorchBackend.h"
 
 namespace rivlen {
+
+namespace {
+
+/// Where learning has switched libtorch's optimising off in this process, a module would be fixed with calls of what is
+/// no longer there.
+class Optimising {
+public:
+    Optimising() { torch::jit::setGraphExecutorOptimize(true); }
+    ~Optimising() { torch::jit::setGraphExecutorOptimize(m_before); }
+    Optimising(const Optimising&) = delete;
+    Optimising& operator=(const Optimising&) = delete;
+
+private:
+    bool m_before = torch::jit::getGraphExecutorOptimize();
+};
+
+}  // namespace
 
 int usefulThreads() { return int(std::max(1u, std::min(4u, std::thread::hardware_concurrency()))); }
 
@@ -39,6 +58,58 @@ TorchNetwork::TorchNetwork(const NetworkCard& card, const std::string& module, c
     }
 }
 
+void TorchNetwork::fix() {
+    at::set_num_threads(m_threads);
+    try {
+        const Optimising asWanted;
+        if (tryBands()) {
+            m_module = torch::jit::Module();
+            return;
+        }
+        m_inner.reset();
+        m_module = torch::jit::freeze(m_module);
+    } catch (const std::bad_alloc&) {
+        throw;
+    } catch (const std::exception&) {
+        // A module of others that cannot be fixed is as good as it came: what is wrong with it shows when it runs.
+        m_inner.reset();
+    }
+}
+
+bool TorchNetwork::tryBands() {
+    // Only for tests: the module's own way, to compare with.
+    if (std::getenv("RIVLEN_WHOLE_NETWORKS") || !m_module.hasattr("band_masks")) return false;
+    if (m_module.attr("band_masks").toInt() != 1) return false;
+    const c10::InferenceMode noGradients;
+    const auto number = [&](const char* name) { return int(m_module.attr(name).toInt()); };
+    const auto floats = [&](const char* name) {
+        const at::Tensor t = m_module.attr(name).toTensor().to(at::kFloat).contiguous();
+        return std::vector<float>(t.data_ptr<float>(), t.data_ptr<float>() + t.numel());
+    };
+    const auto ints = [&](const char* name) {
+        const at::Tensor t = m_module.attr(name).toTensor().to(at::kInt).contiguous();
+        return std::vector<int>(t.data_ptr<int>(), t.data_ptr<int>() + t.numel());
+    };
+    m_transform = {number("size"),      number("hop"),     number("stride"),   number("bands"),
+                   floats("window"),    floats("synthesis"), ints("band_of_bin"), ints("lower_band"),
+                   floats("lower_share")};
+    if (!m_transform.sound() || !m_card.stereo) return false;
+    m_inner = torch::jit::freeze(m_module.attr("net").toModule());
+    return true;
+}
+
+std::vector<AudioBuffer> TorchNetwork::banded(const AudioBuffer& mixture, int64_t first, int64_t count) {
+    BandedSound sound(m_transform, mixture);
+    const std::vector<int64_t> shape = {1, 2, sound.frames(), m_transform.bands};
+    const at::Tensor power = torch::from_blob(sound.power().data(), shape, at::kFloat),
+                     cross = torch::from_blob(sound.cross().data(), shape, at::kFloat);
+    const at::Tensor shares = at::softmax(m_inner->forward({power, cross}).toTensor(), 1).to(at::kFloat).contiguous();
+    const int64_t stems = int64_t(m_card.stems.size());
+    if (shares.dim() != 5 || shares.size(1) != stems || shares.numel() != stems * 2 * shape[2] * shape[3])
+        throw failure("shares of another shape");
+    return sound.stems({shares.data_ptr<float>(), size_t(shares.numel())}, int(stems), first, count);
+}
+
 std::map<std::string, at::Tensor> TorchNetwork::changeable() {
     std::map<std::string, at::Tensor> found;
     for (const auto& buffer : m_module.named_buffers()) {
@@ -51,18 +122,39 @@ std::map<std::string, at::Tensor> TorchNetwork::changeable() {
 }
 
 std::vector<AudioBuffer> TorchNetwork::separate(const AudioBuffer& mixture, int wanted) {
+    return separatePart(mixture, 0, mixture.frames(), wanted);
+}
+
+std::vector<AudioBuffer> TorchNetwork::separatePart(const AudioBuffer& mixture, int64_t first, int64_t count,
+                                                    int wanted) {
     at::set_num_threads(wanted > 0 ? wanted : m_threads);  // OpenMP keeps this for each calling thread
     const c10::InferenceMode noGradients;
-    const int64_t channels = mixture.channels(), n = mixture.frames(), stems = int64_t(m_card.stems.size());
-    at::Tensor in = torch::from_blob(const_cast<float*>(mixture.samples().data()), {1, channels, n}, at::kFloat);
-    at::Tensor out;
     try {
-        out = m_module.forward({in}).toTensor().to(at::kCPU, at::kFloat).contiguous();
+        std::vector<AudioBuffer> stems;
+        if (m_inner && mixture.channels() <= 2) {
+            stems = banded(mixture, first, count);
+        } else {
+            stems = whole(mixture);
+            for (auto& stem : stems) stem = stem.slice(first, count);
+        }
+        for (auto& stem : stems)
+            for (float& v : stem.samples())
+                if (!std::isfinite(v)) v = 0.0f;
+        return stems;
     } catch (const std::bad_alloc&) {
+        throw;
+    } catch (const Error&) {
         throw;
     } catch (const std::exception& e) {
         throw failure(e.what());
     }
+}
+
+std::vector<AudioBuffer> TorchNetwork::whole(const AudioBuffer& mixture) {
+    const int64_t channels = mixture.channels(), n = mixture.frames(), stems = int64_t(m_card.stems.size());
+    const at::Tensor in =
+        torch::from_blob(const_cast<float*>(mixture.samples().data()), {1, channels, n}, at::kFloat);
+    const at::Tensor out = m_module.forward({in}).toTensor().to(at::kCPU, at::kFloat).contiguous();
     if (out.dim() != 4 || out.size(0) != 1 || out.size(1) != stems || out.size(2) != channels || out.size(3) != n)
         throw Error(Error::Kind::Other,
                     "The network \"" + m_card.id + "\" does not give what its card promises: choose another network.");
@@ -71,8 +163,6 @@ std::vector<AudioBuffer> TorchNetwork::separate(const AudioBuffer& mixture, int 
     for (int64_t s = 0; s < stems; ++s) {
         result.push_back(AudioBuffer::uncleared(int(channels), n));
         std::copy_n(from + s * channels * n, channels * n, result.back().samples().begin());
-        for (float& v : result.back().samples())
-            if (!std::isfinite(v)) v = 0.0f;
     }
     return result;
 }
@@ -90,7 +180,9 @@ Error TorchNetwork::failure(const std::string& what) const {
 
 extern "C" rivlen::Network* rivlenLoadTorchNetwork(const rivlen::NetworkCard& card, const std::string& module,
                                                    const rivlen::WeightChanges& changes) {
-    return new rivlen::TorchNetwork(card, module, changes, rivlen::usefulThreads());
+    auto network = std::make_unique<rivlen::TorchNetwork>(card, module, changes, rivlen::usefulThreads());
+    network->fix();
+    return network.release();
 }
 
 extern "C" void rivlenPrepareTorch() {
