@@ -4,6 +4,8 @@ Each output channel has a scale of its own; the weights become floating point ag
 milliseconds a tile. Batch norms keep their own figures, so that a shipped network can be trained on (`restore`).
 """
 import io
+import json
+import pathlib
 import zipfile
 
 import torch
@@ -84,6 +86,14 @@ def compact(module):
     return module
 
 
+def soften(net, sureness):
+    """Scales, in place, what the softmax of a model.BandNet's shares gets: below 1 the shares are less decided. Guo, Pleiss, Sun and Weinberger, "On calibration
+    of modern neural networks" (2017): networks are too sure of themselves where they were not trained."""
+    with torch.no_grad():
+        net.last.linear.weight *= sureness
+        net.last.linear.bias *= sureness
+
+
 def save(script, path):
     """Writes a scripted network, compressed: few levels take five bits each instead of eight."""
     plain = io.BytesIO()
@@ -94,7 +104,9 @@ def save(script, path):
 
 
 def restore(path):
-    """The state dict of a model.BandNet from an exported network file."""
+    """The state dict of a model.BandNet from an exported network file, as sure of itself as it was trained to be."""
+    card = pathlib.Path(path).with_suffix(".json")
+    sureness = json.loads(card.read_text())["training"].get("sureness", 1) if card.exists() else 1
     shipped = torch.jit.load(str(path)).net.state_dict()
     state = {}
     for name, value in shipped.items():
@@ -108,4 +120,6 @@ def restore(path):
             state[name.replace(".norm_", ".norm.")] = value
         else:
             state[name] = value
+    for name in ("last.linear.weight", "last.linear.bias"):
+        state[name] = state[name] / sureness
     return state

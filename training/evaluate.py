@@ -22,7 +22,7 @@ from stems import Stems
 
 CLIPS, SECONDS = 24, 10
 # What each quality averages: the recording at these rates in Hz, each taken for 48000.
-RATES = {"plain": (48000,), "quick": (38400,), "fine": (48000, 38400, 60000)}
+RATES = {"plain": (48000,), "quick": (48000,), "fine": (48000, 36000, 42000, 60000)}
 CONTEXT, GRID = 262144, 16384  # samples, as in the cards (export.py)
 SHOWN = ("dialogue", "music", "ambience")
 

@@ -48,7 +48,7 @@ KINDS = {
         "data": "Open recordings from Debian's packages, synthesised voices and procedural ambience; every file with licence and checksum in training/manifest.json.",
     },
     "music-parts": {
-        "name": "Music apart", "rank": 50, "context_seconds": 5.4, "of": "music",
+        "name": "Music apart", "rank": 50, "context_seconds": 5.4, "of": "music", "sureness": 0.75,
         "purpose": "Takes music further apart: vocals, drums, bass, guitar and other instruments.",
         "shown": {}, "rates": parts_score.RATES["music"], "made_of": "training/parts.py",
         "data": "Pieces composed by rule (training/compose.py) and openttd-openmsx's, through the soundfonts and drum kits of training/render_parts.py; strings by "
@@ -197,7 +197,9 @@ def main():
     if kind.get("of") != tasks.OF.get(saved["kind"]):
         raise SystemExit(f"{options.run} is no network for {options.kind}")
     wrapped = waveform.Separator if "of" in kind else waveform.WaveformNetwork
-    script = torch.jit.script(wrapped(compact.compact(copy.deepcopy(net))).eval())
+    shipped = copy.deepcopy(net)
+    compact.soften(shipped, kind.get("sureness", 1))
+    script = torch.jit.script(wrapped(compact.compact(shipped)).eval())
     NETWORKS.mkdir(exist_ok=True)
     file = NETWORKS / f"{options.kind}.ts"
     compact.save(script, file)
@@ -222,6 +224,8 @@ def main():
     }
     if "of" in kind:
         card["of"] = kind["of"]
+    if "sureness" in kind:
+        card["training"]["sureness"] = kind["sureness"]
     note_quality(card, script)
     write(card)
     if not options.no_speed:
