@@ -48,7 +48,7 @@ KINDS = {
         "data": "Open recordings from Debian's packages, synthesised voices and procedural ambience; every file with licence and checksum in training/manifest.json.",
     },
     "music-parts": {
-        "name": "Music apart", "rank": 50, "context_seconds": 5.4, "of": "music", "sureness": 0.75,
+        "name": "Music apart", "rank": 50, "context_seconds": 5.4, "of": "music", "sureness": 0.7,
         "purpose": "Takes music further apart: vocals, drums, bass, guitar and other instruments.",
         "shown": {}, "rates": parts_score.RATES["music"], "made_of": "training/parts.py",
         "data": "Pieces composed by rule (training/compose.py) and openttd-openmsx's, through the soundfonts and drum kits of training/render_parts.py; strings by "

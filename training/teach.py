@@ -5,7 +5,7 @@ Usage: teach.py NETWORK.ts FOLDER COUNT [--seed S]
 
 A teacher's answer is smoother than the truth: it says how sure it is. Hinton, Vinyals and Dean, "Distilling the knowledge in a neural network" (2015);
 that a network can learn from its own like: Furlanello et al., "Born-again neural networks" (2018). The teacher here is the mean of a network's answers at the
-three speeds of quality fine, of which a network at one speed knows nothing.
+speeds of quality fine, of which a network at one speed knows nothing.
 
 A clip is made as training's are (mix.py, but for levelling, codecs and silences, which happen to powers there), 8 s less its ends, brought back to sound and
 separated. NNNN.npy holds float32[PLANES, frames, bands]: xx, cross, xs, ss of the true stems, then xs and ss of the teacher's. Goes on where it stopped; a

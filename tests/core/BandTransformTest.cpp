@@ -147,7 +147,7 @@ TEST(BandTransform, SharesOfMidAndSideAreApart) {
     BandedSound sound(t, x);
     const size_t cells = size_t(sound.frames()) * size_t(t.bands);
     std::vector<float> shares(2 * 2 * cells, 0.0f);
-    std::fill_n(shares.begin(), cells, 1.0f);               // the first stem has the mid,
+    std::fill_n(shares.begin(), cells, 1.0f);                    // the first stem has the mid,
     std::fill_n(shares.begin() + long(3 * cells), cells, 1.0f);  // the second the side
     const auto stems = sound.stems(shares, 2, 0, x.frames());
     for (int64_t i = 0; i < x.frames(); ++i) {

@@ -53,8 +53,7 @@ struct Resampler::Impl {
 
     AudioBuffer longer(const AudioBuffer& out, int64_t filled) const {
         AudioBuffer more = AudioBuffer::uncleared(channels, out.frames() + std::max(kRoom, out.frames() / 2));
-        for (int c = 0; c < channels; ++c)
-            std::copy_n(out.channel(c).begin(), filled, more.channel(c).begin());
+        for (int c = 0; c < channels; ++c) std::copy_n(out.channel(c).begin(), filled, more.channel(c).begin());
         return more;
     }
 };

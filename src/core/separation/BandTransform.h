@@ -7,8 +7,8 @@
 
 namespace rivlen {
 
-/// What lies around a network that shares bands of frequency out among stems (training/waveform.py): frames, their bins,
-/// and which bins a band has.
+/// What lies around a network that shares bands of frequency out among stems (training/waveform.py): frames, their
+/// bins, and which bins a band has.
 struct BandTransform {
     int size = 0, hop = 0;  ///< samples of a frame, and from one to the next
     int stride = 1;         ///< frames are a multiple of it

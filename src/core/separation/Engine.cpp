@@ -23,11 +23,24 @@ namespace {
 /// (docs/performance.md).
 constexpr size_t kTilesAtOnce = 2;
 
+/// Frames above which converting a rate is worth a thread.
+constexpr int64_t kConvertedAtOnce = 1 << 16;
+
 /// Far more than the rate conversions ring.
 constexpr double kRinging = 0.5;
 
+/// Of a network that hears a recording at several rates: each keeps a tile's stems until the others have theirs.
+constexpr double kTileSecondsOfSeveral = 32;
+
+/// The rates in Hz at which the network hears the sound.
+std::vector<int> ratesOf(const NetworkCard& card, EngineOptions::Quality quality) {
+    const auto& rates = quality == EngineOptions::Quality::Fine ? card.fineRates : card.quickRates;
+    return rates.empty() ? std::vector<int>{card.sampleRate} : rates;
+}
+
 TileGrid tilesAt(int as, const NetworkCard& card, const EngineOptions& o) {
-    return {card, int64_t(o.firstTileSeconds * as), int64_t((o.tileSeconds > 0 ? o.tileSeconds : kTileSeconds) * as)};
+    const double usual = ratesOf(card, o.quality).size() > 1 ? kTileSecondsOfSeveral : kTileSeconds;
+    return {card, int64_t(o.firstTileSeconds * as), int64_t((o.tileSeconds > 0 ? o.tileSeconds : usual) * as)};
 }
 
 int64_t heardAfter(int as, const NetworkCard& card, const EngineOptions& o) {
@@ -57,7 +70,8 @@ public:
         : m_channels(std::move(channels)),
           m_in(rate, as, int(m_channels.size()), Resampler::Edge::Filled),
           m_tiles(network, int(m_channels.size()), tilesAt(as, network->card(), o), heardAfter(as, network->card(), o),
-                  atOnce, places, part) {
+                  atOnce, places, part),
+          m_converts(as != rate) {
         const NetworkCard& card = network->card();
         const auto given = stemsGiven(card, o);
         for (size_t s = 0; s < card.stems.size(); ++s) {
@@ -100,10 +114,15 @@ private:
             else
                 for (size_t i = 0; i < row.samples().size(); ++i) row.samples()[i] += stems[s].samples()[i];
         }
+        // Side by side: one after the other they would keep the tiles waiting.
+        std::vector<std::future<AudioBuffer>> converted;
         for (size_t r = 0; r < rows.size(); ++r) {
             if (rows[r].channels() == 0) rows[r] = AudioBuffer(int(m_channels.size()), frames);
-            ready[r].append(m_out[r].process(rows[r]));
+            converted.push_back(
+                std::async(m_converts && frames > kConvertedAtOnce ? std::launch::async : std::launch::deferred,
+                           [this, r, row = std::move(rows[r])] { return m_out[r].process(row); }));
         }
+        for (size_t r = 0; r < converted.size(); ++r) ready[r].append(converted[r].get());
     }
 
     std::vector<int> m_channels;
@@ -111,6 +130,7 @@ private:
     TileStream m_tiles;
     std::vector<size_t> m_row;  ///< which of the given stems each of the network's belongs to
     std::vector<Resampler> m_out;
+    bool m_converts;
 };
 
 /// Completes finished sound and hands it on, in a thread of its own, one piece at a time.
@@ -138,12 +158,6 @@ private:
     const StemSink& m_sink;
     std::future<void> m_running;
 };
-
-/// The rates in Hz at which the network hears the sound.
-std::vector<int> ratesOf(const NetworkCard& card, EngineOptions::Quality quality) {
-    const auto& rates = quality == EngineOptions::Quality::Fine ? card.fineRates : card.quickRates;
-    return rates.empty() ? std::vector<int>{card.sampleRate} : rates;
-}
 
 /// Hands on what lies in [from, to) of the separated sound alone.
 StemSink cutTo(int64_t from, int64_t to, const StemSink& sink) {

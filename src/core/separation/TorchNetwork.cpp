@@ -90,9 +90,8 @@ bool TorchNetwork::tryBands() {
         const at::Tensor t = m_module.attr(name).toTensor().to(at::kInt).contiguous();
         return std::vector<int>(t.data_ptr<int>(), t.data_ptr<int>() + t.numel());
     };
-    m_transform = {number("size"),      number("hop"),     number("stride"),   number("bands"),
-                   floats("window"),    floats("synthesis"), ints("band_of_bin"), ints("lower_band"),
-                   floats("lower_share")};
+    m_transform = {number("size"),      number("hop"),       number("stride"),   number("bands"),      floats("window"),
+                   floats("synthesis"), ints("band_of_bin"), ints("lower_band"), floats("lower_share")};
     if (!m_transform.sound() || !m_card.stereo) return false;
     m_inner = torch::jit::freeze(m_module.attr("net").toModule());
     return true;
@@ -152,8 +151,7 @@ std::vector<AudioBuffer> TorchNetwork::separatePart(const AudioBuffer& mixture, 
 
 std::vector<AudioBuffer> TorchNetwork::whole(const AudioBuffer& mixture) {
     const int64_t channels = mixture.channels(), n = mixture.frames(), stems = int64_t(m_card.stems.size());
-    const at::Tensor in =
-        torch::from_blob(const_cast<float*>(mixture.samples().data()), {1, channels, n}, at::kFloat);
+    const at::Tensor in = torch::from_blob(const_cast<float*>(mixture.samples().data()), {1, channels, n}, at::kFloat);
     const at::Tensor out = m_module.forward({in}).toTensor().to(at::kCPU, at::kFloat).contiguous();
     if (out.dim() != 4 || out.size(0) != 1 || out.size(1) != stems || out.size(2) != channels || out.size(3) != n)
         throw Error(Error::Kind::Other,

@@ -24,10 +24,10 @@ public:
                                           int threads) override;
 
     torch::jit::Module& module() { return m_module; }
-    /// Prepares for answers alone: what depends on the weights only is computed once and for all (of the shipped networks
-    /// the weights themselves, from their whole numbers), and of a module that says "band_masks" the transform is done here
-    /// instead of in it (docs/formats.md), which is several times faster. After this nothing can be changed or learned any
-    /// more.
+    /// Prepares for answers alone: what depends on the weights only is computed once and for all (of the shipped
+    /// networks the weights themselves, from their whole numbers), and of a module that says "band_masks" the transform
+    /// is done here instead of in it (docs/formats.md), which is several times faster. After this nothing can be
+    /// changed or learned any more.
     void fix();
     /// The buffers that may be changed, by name.
     std::map<std::string, at::Tensor> changeable();
