@@ -105,7 +105,7 @@ std::vector<AudioBuffer> TorchNetwork::banded(const AudioBuffer& mixture, int64_
     const at::Tensor shares = at::softmax(m_inner->forward({power, cross}).toTensor(), 1).to(at::kFloat).contiguous();
     const int64_t stems = int64_t(m_card.stems.size());
     if (shares.dim() != 5 || shares.size(1) != stems || shares.numel() != stems * 2 * shape[2] * shape[3])
-        throw failure("shares of another shape");
+        throw notAsPromised();
     return sound.stems({shares.data_ptr<float>(), size_t(shares.numel())}, int(stems), first, count);
 }
 
@@ -154,8 +154,7 @@ std::vector<AudioBuffer> TorchNetwork::whole(const AudioBuffer& mixture) {
     const at::Tensor in = torch::from_blob(const_cast<float*>(mixture.samples().data()), {1, channels, n}, at::kFloat);
     const at::Tensor out = m_module.forward({in}).toTensor().to(at::kCPU, at::kFloat).contiguous();
     if (out.dim() != 4 || out.size(0) != 1 || out.size(1) != stems || out.size(2) != channels || out.size(3) != n)
-        throw Error(Error::Kind::Other,
-                    "The network \"" + m_card.id + "\" does not give what its card promises: choose another network.");
+        throw notAsPromised();
     std::vector<AudioBuffer> result;
     const float* from = out.data_ptr<float>();
     for (int64_t s = 0; s < stems; ++s) {
@@ -163,6 +162,11 @@ std::vector<AudioBuffer> TorchNetwork::whole(const AudioBuffer& mixture) {
         std::copy_n(from + s * channels * n, channels * n, result.back().samples().begin());
     }
     return result;
+}
+
+Error TorchNetwork::notAsPromised() const {
+    return {Error::Kind::Other,
+            "The network \"" + m_card.id + "\" does not give what its card promises: choose another network."};
 }
 
 Error TorchNetwork::failure(const std::string& what) const {

@@ -38,6 +38,7 @@ private:
     std::vector<AudioBuffer> whole(const AudioBuffer& mixture);
     std::vector<AudioBuffer> banded(const AudioBuffer& mixture, int64_t first, int64_t count);
     bool tryBands();
+    Error notAsPromised() const;
 
     NetworkCard m_card;
     torch::jit::Module m_module;
