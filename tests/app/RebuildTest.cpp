@@ -350,7 +350,7 @@ TEST_F(RebuildStage, TheMusicIsReplacedInOneStep) {
 }
 
 TEST_F(RebuildStage, HolesAreFilledAndSilencesFoundAndShortened) {
-    begin();
+    begin(12);  // long enough for pauses in which the network hears no voice
     loop(2, 2.6);
     desk().chooseLane(lane(0).id);
     page(4);
