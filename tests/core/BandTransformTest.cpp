@@ -56,12 +56,12 @@ std::shared_ptr<Network> asItCame(const NetworkCard& card) {
 
 }  // namespace
 
-TEST(BandTransform, PartsThatDoNotFitEachOtherAreNotSound) {
-    EXPECT_TRUE(pairs(64).sound());
+TEST(BandTransform, PartsThatDoNotFitEachOtherAreRefused) {
+    EXPECT_TRUE(pairs(64).fits());
     const auto broken = [](const auto& change) {
         BandTransform t = pairs(64);
         change(t);
-        return !t.sound();
+        return !t.fits();
     };
     EXPECT_TRUE(broken([](auto& t) { t.window.pop_back(); }));
     EXPECT_TRUE(broken([](auto& t) { t.synthesis.push_back(0); }));

@@ -7,7 +7,7 @@
 
 namespace rivlen {
 
-bool BandTransform::sound() const {
+bool BandTransform::fits() const {
     if (size < 2 || size % 2 != 0 || hop < 1 || hop > size || stride < 1 || bands < 3) return false;
     const size_t n = size_t(bins());
     if (window.size() != size_t(size) || synthesis.size() != size_t(size) || bandOfBin.size() != n ||
@@ -41,25 +41,29 @@ BandedSound::BandedSound(const BandTransform& transform, const AudioBuffer& soun
         for (int c = 0; c < int(channels); ++c) {
             std::fill(piece.begin(), piece.begin() + first, 0.0f);
             std::fill(piece.begin() + last, piece.end(), 0.0f);
-            const float* a = sound.channel(0).data() + start;
+            const auto a = sound.channel(0);
             if (channels == 1) {
-                for (int64_t i = first; i < last; ++i) piece[size_t(i)] = a[i] * transform.window[size_t(i)];
+                for (int64_t i = first; i < last; ++i)
+                    piece[size_t(i)] = a[size_t(start + i)] * transform.window[size_t(i)];
             } else {
-                const float* b = sound.channel(1).data() + start;
+                const auto b = sound.channel(1);
                 const float sign = c == 0 ? 1.0f : -1.0f;
                 for (int64_t i = first; i < last; ++i)
-                    piece[size_t(i)] = (a[i] + sign * b[i]) * 0.5f * transform.window[size_t(i)];
+                    piece[size_t(i)] =
+                        (a[size_t(start + i)] + sign * b[size_t(start + i)]) * 0.5f * transform.window[size_t(i)];
             }
-            const Bins to = bins(c, t);
-            fft.forward(piece, {m_bins.data() + (to.data() - m_bins.data()), to.size()});
+            fft.forward(piece, std::span(m_bins).subspan(binsAt(c, t), size_t(transform.bins())));
         }
         sumBands(t);
     }
 }
 
+size_t BandedSound::binsAt(int channel, int frame) const {
+    return (size_t(channel) * size_t(m_frames) + size_t(frame)) * size_t(m_transform.bins());
+}
+
 BandedSound::Bins BandedSound::bins(int channel, int frame) const {
-    const size_t n = size_t(m_transform.bins());
-    return {m_bins.data() + (size_t(channel) * size_t(m_frames) + size_t(frame)) * n, n};
+    return std::span(m_bins).subspan(binsAt(channel, frame), size_t(m_transform.bins()));
 }
 
 void BandedSound::sumBands(int frame) {
@@ -132,8 +136,8 @@ void BandedSound::addStem(std::span<const float> shares, int channel, int64_t fr
             shared[k] = x[k] * (lower * here[0] + (1 - lower) * here[1]);
         }
         fft.inverse(shared, piece);
-        float* to = wave.data() + start;
-        for (int64_t i = first; i < last; ++i) to[i] += piece[size_t(i)] * m_transform.synthesis[size_t(i)];
+        for (int64_t i = first; i < last; ++i)
+            wave[size_t(start + i)] += piece[size_t(i)] * m_transform.synthesis[size_t(i)];
     }
 }
 

@@ -20,7 +20,7 @@ struct BandTransform {
 
     int bins() const { return size / 2 + 1; }
     /// Whether the parts fit each other.
-    bool sound() const;
+    bool fits() const;
     int framesFor(int64_t samples) const;
 };
 
@@ -42,6 +42,7 @@ public:
 
 private:
     using Bins = std::span<const std::complex<float>>;
+    size_t binsAt(int channel, int frame) const;
     Bins bins(int channel, int frame) const;
     int64_t startOf(int frame) const { return int64_t(frame) * m_transform.hop - m_transform.size; }
     void sumBands(int frame);

@@ -92,7 +92,7 @@ bool TorchNetwork::tryBands() {
     };
     m_transform = {number("size"),      number("hop"),       number("stride"),   number("bands"),      floats("window"),
                    floats("synthesis"), ints("band_of_bin"), ints("lower_band"), floats("lower_share")};
-    if (!m_transform.sound() || !m_card.stereo) return false;
+    if (!m_transform.fits() || !m_card.stereo) return false;
     m_inner = torch::jit::freeze(m_module.attr("net").toModule());
     return true;
 }
