@@ -10,20 +10,18 @@ The voice is what Rivlen shows as dialogue: dialogue and room together.
 """
 import argparse
 import json
-import math
 
 import numpy as np
 import torch
-from scipy.signal import resample_poly
 
 import bands
+import hearing
 import measures
 from stems import Stems
 
 CLIPS, SECONDS = 24, 10
-# What each quality averages: the recording at these rates in Hz, each taken for 48000.
+# What each quality averages: the recording as if it were at these rates in Hz, each taken for 48000 (hearing.py).
 RATES = {"plain": (48000,), "quick": (48000,), "fine": (48000, 36000, 42000, 60000)}
-CONTEXT, GRID = 262144, 16384  # samples, as in the cards (export.py)
 SHOWN = ("dialogue", "music", "ambience")
 
 
@@ -50,17 +48,6 @@ def shown(stems):
     return np.stack([stems[0] + stems[1], stems[2], stems[3]])
 
 
-def plain(network):
-    """A function float32[C, n] -> float32[stems, C, n]: as the program hears a recording, which goes on beyond its ends as its mirror image."""
-    def once(x):
-        n = x.shape[-1]
-        before, after = min(CONTEXT, n - 1) // GRID * GRID, min(CONTEXT, n - 1)
-        y = np.pad(x, ((0, 0), (before, after)), mode="reflect")
-        with torch.no_grad():
-            return network(torch.from_numpy(y)[None])[0, ..., before:before + n].numpy()
-    return once
-
-
 def amid_silence(separate, seconds):
     """separate(), of what begins and ends in digital silence."""
     n = int(seconds * bands.RATE)
@@ -68,17 +55,9 @@ def amid_silence(separate, seconds):
 
 
 def averaged(network, rates):
-    """A function float32[C, n] -> float32[stems, C, n]: the mean of its answers to the recording at these rates."""
-    once = plain(network)
-
-    def at(x, rate):
-        if rate == bands.RATE:
-            return once(x)
-        y = resample_poly(once(resample_poly(x, *lowest(rate, bands.RATE), axis=-1).astype(np.float32)), *lowest(bands.RATE, rate), axis=-1)
-        y = np.pad(y[..., :x.shape[-1]], ((0, 0), (0, 0), (0, max(0, x.shape[-1] - y.shape[-1])))).astype(np.float32)
-        y[-1] += x - y.sum(0)
-        return y
-    return lambda x: sum(at(x, rate) for rate in rates) / len(rates)
+    """A function float32[C, n] -> float32[stems, C, n]: the mean of its answers to the recording at these rates, as the program hears it."""
+    heard = [hearing.Hearing(network, rate) for rate in rates]
+    return lambda x: sum(hear(x) for hear in heard) / len(heard)
 
 
 def waveform(network, quality="plain"):
@@ -89,10 +68,6 @@ def waveform(network, quality="plain"):
         y = mean(x)
         return y if len(y) == 4 else np.stack([y[0], np.zeros_like(y[0]), y[1], y[2]])
     return separate
-
-
-def lowest(a, b):
-    return a // math.gcd(a, b), b // math.gcd(a, b)
 
 
 def oracle(stems):

@@ -70,7 +70,7 @@ def measure(separate, what):
 
 
 def brief(network, what, every=2):
-    some = summary(rows(evaluate.plain(network), what, every), NAMES[what])
+    some = summary(rows(evaluate.averaged(network, (bands.RATE,)), what, every), NAMES[what])
     return " ".join(f"{p} {some[p]['share']:.3f} ({some[p]['gain']:.1f} dB, worse {some[p]['worse']}/{some[p]['of']})" for p in NAMES[what])
 
 

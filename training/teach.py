@@ -20,6 +20,7 @@ from scipy.fft import irfft
 
 import bands
 import evaluate
+import hearing
 import memory
 import mix
 from products import products
@@ -87,8 +88,8 @@ def main():
     options = parser.parse_args()
     memory.keep()
     torch.set_num_threads(1)
-    evaluate.CONTEXT = BEYOND
-    network = evaluate.waveform(torch.jit.freeze(torch.jit.load(options.network).eval()), "fine")
+    hearing.CONTEXT = BEYOND
+    network = evaluate.waveform(torch.jit.load(options.network).eval(), "fine")
     options.folder.mkdir(parents=True, exist_ok=True)
     mixer = mix.Mixer("train", options.seed, bands.COARSE)
     mixer.frames = mixer.stem_frames

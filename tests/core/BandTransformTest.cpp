@@ -7,6 +7,8 @@
 #include <numbers>
 
 #include "Support.h"
+#include "core/audio/AudioQueue.h"
+#include "core/audio/Resampler.h"
 #include "core/base/Error.h"
 #include "core/separation/Network.h"
 #include "core/separation/NetworkLibrary.h"
@@ -82,6 +84,76 @@ TEST(BandTransform, FramesReachBeyondBothEndsInWholeStrides) {
         const int frames = t.framesFor(n);
         EXPECT_EQ(frames % t.stride, 0);
         EXPECT_GE(int64_t(frames - 2) * t.hop, n) << "the last sample has all its frames";
+    }
+}
+
+TEST(BandTransform, FramesOfAnotherLengthAreFastToTransform) {
+    EXPECT_EQ(fastFrame(4096), 4096);
+    EXPECT_EQ(fastFrame(4096 * 44100.0 / 48000), 3750);
+    EXPECT_EQ(fastFrame(4096 * 48.0 / 64), 3072);
+    EXPECT_EQ(fastFrame(0.1), 2);
+    for (double wanted = 600; wanted < 20'000; wanted *= 1.037) {
+        const int frame = fastFrame(wanted);
+        int rest = frame;
+        for (const int prime : {2, 3, 5, 7})
+            while (rest % prime == 0) rest /= prime;
+        EXPECT_EQ(rest, 1) << frame;
+        EXPECT_EQ(frame % 2, 0);
+        EXPECT_NEAR(frame, wanted, 0.035 * wanted) << "three fifths of a semitone";
+    }
+}
+
+TEST(BandTransform, OnlyHalfOverlappingRootsOfHannWindowsStretch) {
+    BandTransform t = pairs(64);
+    EXPECT_TRUE(t.stretches());
+    t.synthesis[10] += 0.01f;
+    EXPECT_FALSE(t.stretches());
+    t = pairs(64);
+    t.hop = 16;
+    EXPECT_FALSE(t.stretches());
+}
+
+TEST(BandTransform, LongerFramesHearWhatAFasterRecordingIs) {
+    // 48 kHz in frames of 1280 samples is 38.4 kHz in frames of 1024.
+    const BandTransform own = pairs(1024), longer = own.stretched(1280), shorter = own.stretched(768);
+    EXPECT_TRUE(longer.fits());
+    EXPECT_TRUE(shorter.fits());
+    const AudioBuffer x = directed(2, 96'000);
+    for (const auto& [stretched, rate] : {std::pair(&longer, 38'400), std::pair(&shorter, 64'000)}) {
+        Resampler resampler(48'000, rate, 2);
+        const AudioBuffer converted = resampler.process(x);
+        BandedSound a(*stretched, x), b(own, converted);
+        const int frames = std::min(a.frames(), b.frames()) - 8;
+        ASSERT_GT(frames, 100);
+        for (const int band : {5, 60, 150}) {  // all below the lower band's end
+            double one = 0, other = 0;
+            for (int t = 4; t < frames; ++t) {
+                const size_t at = size_t(t) * size_t(own.bands) + size_t(band);
+                one += double(a.power()[at]), other += double(b.power()[at]);
+            }
+            EXPECT_NEAR(10 * std::log10(one / other), 0, 0.1) << rate << " Hz, band " << band;
+        }
+    }
+}
+
+TEST(BandTransform, WhatLiesAboveTheLastBinGoesWithTheLastBand) {
+    const BandTransform own = pairs(64), longer = own.stretched(96);
+    const AudioBuffer high = sine(20'000, 0.5, 48'000, 4800), low = sine(3'000, 0.5, 48'000, 4800);
+    for (const auto* x : {&high, &low}) {
+        BandedSound sound(longer, *x);
+        const size_t cells = size_t(sound.frames()) * size_t(own.bands);
+        std::vector<float> shares(4 * cells);
+        for (size_t k = 0; k < cells; ++k)  // the first stem has the last band alone
+            shares[k] = k % size_t(own.bands) == size_t(own.bands - 1) ? 1.0f : 0.0f;
+        const auto stems = sound.stems(shares, 2, 0, x->frames());
+        if (x == &high) {
+            // Not at the ends, where a tone that begins and stops has other frequencies too.
+            EXPECT_LT(differenceDb(stems[0].slice(960, 2880), x->slice(960, 2880)), -40);
+            const auto heard = sound.power().subspan(cells / 4, cells / 2);
+            EXPECT_LT(*std::max_element(heard.begin(), heard.end()), 0.1f) << "of some hundred in its own bin";
+        } else {
+            EXPECT_LT(levelDb(stems[0]), -50);
+        }
     }
 }
 
@@ -179,8 +251,39 @@ TEST(BandTransform, APartOfAnAnswerIsThatPartOfTheWhole) {
     const NetworkCard card = findNetwork("main");
     const AudioBuffer x = directed(2, 150'000);
     for (const auto& network : {loadNetwork(card), asItCame(card)}) {
-        const auto whole = network->separate(x, 1), part = network->separatePart(x, 40'001, 70'000, 1);
+        const auto whole = network->separate(x, 1), part = network->separatePart(x, {40'001, 70'000}, 1);
         for (size_t s = 0; s < whole.size(); ++s)
             EXPECT_LT(apartDb(part[s], whole[s].slice(40'001, 70'000)) - levelDb(x), -130) << card.stems[s];
+    }
+}
+
+TEST(BandTransform, AShippedNetworkHearsInLongerFramesWhatItHearsFaster) {
+    const NetworkCard card = findNetwork("main");
+    const auto network = loadNetwork(card);
+    ASSERT_EQ(network->frame(), 4096);
+    EXPECT_EQ(asItCame(card)->frame(), 0) << "a module's own transform has one length";
+    const AudioBuffer x = directed(2, 192'000);
+    Resampler there(48'000, 38'400, 2);
+    AudioQueue faster(2);
+    faster.append(there.process(x));
+    faster.append(there.finish());
+    const AudioBuffer converted = faster.take(faster.frames());
+    const auto b = network->separate(converted, 1);
+    const auto a = network->separatePart(x, {0, x.frames(), 5120}, 1);
+    EXPECT_LT(differenceDb(sumOf(a), x), -130);
+    for (size_t s = 0; s < a.size(); ++s) {
+        Resampler back(38'400, 48'000, 2);
+        AudioQueue stem(2);
+        stem.append(back.process(b[s]));
+        stem.append(back.finish());
+        const int64_t frames = std::min<int64_t>(stem.frames(), x.frames()) - 9600;
+        AudioBuffer one = a[s].slice(4800, frames - 4800), other = stem.take(frames).slice(4800, frames - 4800);
+        // What lies above the lower rate's band is in the one alone.
+        for (AudioBuffer* of : {&one, &other}) {
+            Resampler down(48'000, 24'000, 2);
+            *of = down.process(*of);
+        }
+        const int64_t both = std::min(one.frames(), other.frames());
+        EXPECT_LT(apartDb(one.slice(0, both), other.slice(0, both)) - levelDb(x), -30) << card.stems[s];
     }
 }

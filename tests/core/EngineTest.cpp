@@ -2,6 +2,9 @@
 
 #include <gtest/gtest.h>
 
+#include <mutex>
+#include <numbers>
+#include <set>
 #include <thread>
 
 #include "Support.h"
@@ -187,6 +190,62 @@ TEST_P(EngineSpans, PutTogetherAreTheWhole) {
 }
 
 INSTANTIATE_TEST_SUITE_P(Rates, EngineSpans, testing::Values(22050, 44100, 48000));
+
+namespace {
+
+/// Its answer depends on where its frames lie, and it takes them as long as they are wanted.
+struct OfFrames : FakeNetwork {
+    OfFrames() {
+        m_card.fineRates = {48000, 38400, 60000};
+        m_card.context = m_card.grid = 1024;
+    }
+    int frame() const override { return 256; }
+    std::vector<AudioBuffer> separatePart(const AudioBuffer& x, const Part& part, int) override {
+        const int frame = part.frame > 0 ? part.frame : 256;
+        std::vector<AudioBuffer> stems(3, x);
+        for (size_t s = 0; s < 2; ++s)
+            for (int c = 0; c < x.channels(); ++c)
+                for (int64_t i = 0; i < x.frames(); ++i)
+                    stems[s].channel(c)[size_t(i)] *=
+                        float(0.5 + (s == 0 ? 0.4 : -0.4) * std::sin(2 * std::numbers::pi * double(i) / frame));
+        stems[2] = AudioBuffer(x.channels(), x.frames());
+        for (auto& stem : stems) stem = stem.slice(part.first, part.count);
+        const std::lock_guard lock(m_guard);
+        frames.insert(frame);
+        return stems;
+    }
+    std::set<int> frames;
+    std::mutex m_guard;
+};
+
+}  // namespace
+
+TEST(Engine, ANetworkOfFramesHearsTheRecordingAsItIsInOtherFrames) {
+    const std::vector<std::pair<int, std::set<int>>> expected = {{8000, {256}},
+                                                                 {22050, {96, 120, 144}},
+                                                                 {44100, {192, 240, 294}},
+                                                                 {48000, {200, 256, 320}},
+                                                                 {96000, {400, 512, 640}},
+                                                                 {192000, {200, 256, 320}}};
+    for (const auto& [rate, frames] : expected) {
+        const auto network = std::make_shared<OfFrames>();
+        BufferSource source(programme(2, rate, rate * 4 + 17), rate);
+        EngineOptions options;
+        options.tileSeconds = 0.9;
+        options.firstTileSeconds = 0.4;
+        const Separated whole = run(source, network, options);
+        EXPECT_LT(residualDb(whole), -120);
+        EXPECT_EQ(network->frames, frames) << rate;
+        for (const bool asInWhole : {true, false}) {
+            options.asInWhole = asInWhole;
+            options.from = rate + 77, options.to = rate * 3 - 5;
+            const Separated span = run(source, network, options);
+            EXPECT_LT(residualDb(span), -120);
+            EXPECT_LT(differenceDb(span.stems[0], whole.stems[0].slice(options.from, options.to - options.from)), -60)
+                << rate << " Hz: the frames lie as in the whole";
+        }
+    }
+}
 
 TEST(Engine, TheTopOctaveIsShared) {
     // 30 kHz lies above a 48 kHz network's range; it must be in the stems, not lost.

@@ -7,11 +7,30 @@
 
 namespace rivlen {
 
+namespace {
+
+/// Windows are computed alike everywhere, but not to the last bit.
+constexpr float kSameWindow = 1e-5f;
+
+std::vector<float> rootOfHann(int size) {
+    std::vector<float> w = hannWindow(size);
+    for (float& v : w) v = std::sqrt(v);
+    return w;
+}
+
+bool isFast(int size) {
+    for (const int prime : {2, 3, 5, 7})
+        while (size % prime == 0) size /= prime;
+    return size == 1;
+}
+
+}  // namespace
+
 bool BandTransform::fits() const {
     if (size < 2 || size % 2 != 0 || hop < 1 || hop > size || stride < 1 || bands < 3) return false;
     const size_t n = size_t(bins());
-    if (window.size() != size_t(size) || synthesis.size() != size_t(size) || bandOfBin.size() != n ||
-        lowerBand.size() != n || lowerShare.size() != n)
+    if (window.size() != size_t(size) || synthesis.size() != size_t(size) || bandOfBin.empty() ||
+        bandOfBin.size() > n || lowerBand.size() != n || lowerShare.size() != n)
         return false;
     const auto within = [](const std::vector<int>& of, int below) {
         return std::all_of(of.begin(), of.end(), [below](int v) { return v >= 0 && v < below; });
@@ -23,6 +42,41 @@ bool BandTransform::fits() const {
 int BandTransform::framesFor(int64_t samples) const {
     const int64_t frames = (samples + size) / hop + 2;
     return int((frames + stride - 1) / stride * stride);
+}
+
+bool BandTransform::stretches() const {
+    if (2 * hop != size) return false;
+    const std::vector<float> root = rootOfHann(size);
+    const auto same = [&root](const std::vector<float>& w) {
+        return std::equal(w.begin(), w.end(), root.begin(), root.end(),
+                          [](float a, float b) { return std::abs(a - b) < kSameWindow; });
+    };
+    return same(window) && same(synthesis);
+}
+
+BandTransform BandTransform::stretched(int frame) const {
+    BandTransform t = *this;
+    t.size = frame;
+    t.hop = frame / 2;
+    // A recording that was really converted would have frames of so many samples less, and sums smaller by as much.
+    const float longer = float(frame) / float(size);
+    t.window = t.synthesis = rootOfHann(frame);
+    for (float& w : t.window) w /= longer;
+    for (float& w : t.synthesis) w *= longer;
+    t.bandOfBin.resize(std::min(bandOfBin.size(), size_t(t.bins())));
+    t.lowerBand.resize(size_t(t.bins()), bands - 2);
+    t.lowerShare.resize(size_t(t.bins()), 0.0f);
+    return t;
+}
+
+int fastFrame(double wanted) {
+    const int below = std::max(2, int(wanted / 2) * 2);
+    for (int away = 0;; away += 2) {
+        const int lower = std::max(2, below - away), upper = below + 2 + away;
+        const bool nearerIsLower = wanted - lower <= upper - wanted;
+        for (const int size : {nearerIsLower ? lower : upper, nearerIsLower ? upper : lower})
+            if (isFast(size)) return size;
+    }
 }
 
 BandedSound::BandedSound(const BandTransform& transform, const AudioBuffer& sound)
@@ -74,7 +128,7 @@ void BandedSound::sumBands(int frame) {
     for (int c = 0; c < channels; ++c) {
         float* power = m_power.data() + size_t(c) * cells + at;
         const Bins x = bins(c, frame);
-        for (size_t k = 0; k < x.size(); ++k) power[band[k]] += std::norm(x[k]);
+        for (size_t k = 0; k < band.size(); ++k) power[band[k]] += std::norm(x[k]);
         // An offset is no sound: the two bands that it reaches never count for more than the one above them.
         for (int b = 0; b < 2; ++b) {
             kept[c][b] = std::min(1.0f, power[2] / (power[b] + 1e-20f));
@@ -84,7 +138,7 @@ void BandedSound::sumBands(int frame) {
     if (channels == 1) return;
     float *real = m_cross.data() + at, *imaginary = real + cells;
     const Bins middle = bins(0, frame), side = bins(1, frame);
-    for (size_t k = 0; k < middle.size(); ++k) {
+    for (size_t k = 0; k < band.size(); ++k) {
         const std::complex<float> m = middle[k], s = side[k];
         real[band[k]] += m.real() * s.real() + m.imag() * s.imag();
         imaginary[band[k]] += m.imag() * s.real() - m.real() * s.imag();

@@ -14,7 +14,7 @@ struct BandTransform {
     int stride = 1;         ///< frames are a multiple of it
     int bands = 0;
     std::vector<float> window, synthesis;  ///< size each
-    std::vector<int> bandOfBin;            ///< of size / 2 + 1 bins, rising
+    std::vector<int> bandOfBin;            ///< of the bins from 0 on, rising; those above are in no band
     std::vector<int> lowerBand;            ///< a bin lies between this band and the next,
     std::vector<float> lowerShare;         ///< of which the lower one has this share
 
@@ -22,7 +22,17 @@ struct BandTransform {
     /// Whether the parts fit each other.
     bool fits() const;
     int framesFor(int64_t samples) const;
+
+    /// Whether there is such a transform with longer or shorter frames: they overlap by half, under the root of a Hann
+    /// window both ways.
+    bool stretches() const;
+    /// With frames of another even length, whose bins from 0 on are this one's: what it hears is as fast or slow as the
+    /// frames are long or short. Bins above this one's last share the last band's fate and are not heard.
+    BandTransform stretched(int frame) const;
 };
+
+/// The even length of frames nearest to the wanted one of which a Fourier transform is fast: no prime factor above 7.
+int fastFrame(double wanted);
 
 /// A recording of one or two channels in frames and bands, and back as stems.
 class BandedSound {

@@ -32,19 +32,34 @@ constexpr double kRinging = 0.5;
 /// Of a network that hears a recording at several rates: each keeps a tile's stems until the others have theirs.
 constexpr double kTileSecondsOfSeveral = 32;
 
-/// The rates in Hz at which the network hears the sound.
-std::vector<int> ratesOf(const NetworkCard& card, EngineOptions::Quality quality) {
-    const auto& rates = quality == EngineOptions::Quality::Fine ? card.fineRates : card.quickRates;
-    return rates.empty() ? std::vector<int>{card.sampleRate} : rates;
+/// How the network hears the sound, each by itself.
+std::vector<Speed> speedsOf(const Network& network, int rate, EngineOptions::Quality quality) {
+    const NetworkCard& card = network.card();
+    const auto& given = quality == EngineOptions::Quality::Fine ? card.fineRates : card.quickRates;
+    std::vector<Speed> speeds;
+    for (const int as : given.empty() ? std::vector<int>{card.sampleRate} : given)
+        speeds.emplace_back(network, rate, as);
+    return speeds;
 }
 
-TileGrid tilesAt(int as, const NetworkCard& card, const EngineOptions& o) {
-    const double usual = ratesOf(card, o.quality).size() > 1 ? kTileSecondsOfSeveral : kTileSeconds;
-    return {card, int64_t(o.firstTileSeconds * as), int64_t((o.tileSeconds > 0 ? o.tileSeconds : usual) * as)};
+/// A tile's usual length in seconds where nobody says otherwise.
+double usualTile(const EngineOptions& o, size_t speeds) {
+    return o.tileSeconds > 0 ? o.tileSeconds : speeds > 1 ? kTileSecondsOfSeveral : kTileSeconds;
 }
 
-int64_t heardAfter(int as, const NetworkCard& card, const EngineOptions& o) {
-    return o.lookAhead < 0 ? card.context : int64_t(o.lookAhead * as);
+TileGrid tilesAt(const Speed& speed, double usual, const EngineOptions& o, int64_t notBefore = 0) {
+    return {speed, int64_t(o.firstTileSeconds * speed.rate), int64_t(usual * speed.rate), notBefore};
+}
+
+int64_t heardAfter(const Speed& speed, const EngineOptions& o) {
+    return o.lookAhead < 0 ? speed.context : int64_t(o.lookAhead * speed.rate);
+}
+
+/// Frames at the source's rate so that every multiple of it is a sample of all that the network is fed.
+int64_t commonStep(const std::vector<Speed>& speeds, int rate) {
+    int64_t step = 1;
+    for (const Speed& speed : speeds) step = std::lcm(step, int64_t(rate / std::gcd(rate, speed.rate)));
+    return step;
 }
 
 /// A stretch of a recording whose tiles lie as in the whole: frames at the source's rate.
@@ -52,26 +67,24 @@ struct PartOfWhole {
     int64_t from, to;       ///< wanted
     int64_t heardFrom = 0;  ///< what is read begins here
 
-    TileStream::Part at(int as, int rate) const {
+    TileStream::Part at(const Speed& speed, int rate) const {
         const auto moved = [&](int64_t frame, double seconds) {
-            return int64_t(std::floor((double(frame) / rate + seconds) * as));
+            return int64_t(std::floor((double(frame) / rate + seconds) * speed.rate));
         };
-        return {heardFrom * as / rate, std::max<int64_t>(0, moved(from, -kRinging)), moved(to, kRinging)};
+        return {heardFrom * speed.rate / rate, std::max<int64_t>(0, moved(from, -kRinging)), moved(to, kRinging)};
     }
 };
 
 /// One group of channels on its way through the network and back to the source's rate.
 class ChannelRun {
 public:
-    /// as: the rate in Hz at which the network sees the sound.
-    ChannelRun(std::vector<int> channels, int rate, int as, const std::shared_ptr<Network>& network,
-               const EngineOptions& o, size_t atOnce, const std::shared_ptr<TileStream::Places>& places,
-               const TileStream::Part& part)
+    ChannelRun(std::vector<int> channels, int rate, const Speed& speed, const std::shared_ptr<Network>& network,
+               const EngineOptions& o, const TileGrid& grid, size_t atOnce,
+               const std::shared_ptr<TileStream::Places>& places, const TileStream::Part& part)
         : m_channels(std::move(channels)),
-          m_in(rate, as, int(m_channels.size()), Resampler::Edge::Filled),
-          m_tiles(network, int(m_channels.size()), tilesAt(as, network->card(), o), heardAfter(as, network->card(), o),
-                  atOnce, places, part),
-          m_converts(as != rate) {
+          m_in(rate, speed.rate, int(m_channels.size()), Resampler::Edge::Filled),
+          m_tiles(network, speed, int(m_channels.size()), grid, heardAfter(speed, o), atOnce, places, part),
+          m_converts(speed.rate != rate) {
         const NetworkCard& card = network->card();
         const auto given = stemsGiven(card, o);
         for (size_t s = 0; s < card.stems.size(); ++s) {
@@ -80,7 +93,7 @@ public:
             m_row.push_back(size_t(row - given.begin()));
         }
         for (size_t s = 0; s < given.size(); ++s) {
-            m_out.emplace_back(as, rate, int(m_channels.size()), Resampler::Edge::Filled);
+            m_out.emplace_back(speed.rate, rate, int(m_channels.size()), Resampler::Edge::Filled);
             ready.emplace_back(int(m_channels.size()));
             const AudioBuffer silence(int(m_channels.size()), m_tiles.leftOut());
             ready[s].append(m_out[s].process(silence));
@@ -183,23 +196,26 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
         else  // a mono network takes the channels one by one
             for (int c : group) groups.push_back({c});
     }
-    const std::vector<int> rates = ratesOf(network->card(), options.quality);
+    const int rate = source.sampleRate();
+    const std::vector<Speed> speeds = speedsOf(*network, rate, options.quality);
     const auto places = std::make_shared<TileStream::Places>(kTilesAtOnce);
-    const size_t atOnce = options.prompt ? 0 : groups.size() * rates.size() == 1 ? kTilesAtOnce : 1;
-    std::vector<ChannelRun> runs;  // one a group and rate
+    const size_t atOnce = options.prompt ? 0 : groups.size() * speeds.size() == 1 ? kTilesAtOnce : 1;
+    std::vector<ChannelRun> runs;  // one a group and speed
     for (const auto& group : groups)
-        for (const int rate : rates) {
-            TileStream::Part heard = part ? part->at(rate, source.sampleRate()) : TileStream::Part();
+        for (const Speed& speed : speeds) {
+            TileStream::Part heard = part ? part->at(speed, rate) : TileStream::Part();
+            if (!part) heard.at = heard.from = options.from * speed.rate / rate;
             heard.begins = options.from == 0;
             heard.ends = options.to == source.frames();
-            runs.emplace_back(group, source.sampleRate(), rate, network, options, atOnce, places, heard);
+            const TileGrid grid = tilesAt(speed, usualTile(options, speeds.size()), options, part ? 0 : heard.at);
+            runs.emplace_back(group, rate, speed, network, options, grid, atOnce, places, heard);
         }
     // What comes while it is being recorded is read once, and not ahead.
     std::optional<FilledSilence> filled;
     if (!options.prompt) filled.emplace(source, groups);
     int64_t read = 0, written = 0;
     AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
-    Deliverer deliverer(Remainder(int(stemCount), source.channels(), source.sampleRate()), sink);
+    Deliverer deliverer(Remainder(int(stemCount), source.channels(), rate), sink);
     const auto handOn = [&](int64_t upTo) {
         int64_t count = upTo - written;
         for (const ChannelRun& run : runs)
@@ -214,7 +230,7 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
                 for (size_t c = 0; c < run.channels().size(); ++c) {
                     const auto from = part.channel(int(c));
                     const auto mean = stems[s].channel(run.channels()[c]);
-                    for (size_t i = 0; i < size_t(count); ++i) mean[i] += from[i] / float(rates.size());
+                    for (size_t i = 0; i < size_t(count); ++i) mean[i] += from[i] / float(speeds.size());
                 }
             }
         if (filled) {
@@ -227,7 +243,7 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
         progress.report(double(written) / double(length));
     };
 
-    const auto block = std::max<int64_t>(1, int64_t(source.sampleRate() * options.readSeconds));
+    const auto block = std::max<int64_t>(1, int64_t(rate * options.readSeconds));
     while (read < length) {
         progress.throwIfCancelled();
         const int64_t count = std::min(block, length - read);
@@ -250,19 +266,19 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
     deliverer.wait();
 }
 
-/// What must be read for a part of a whole: from a frame on that is a sample of every rate and begins a block of the
-/// remainder's.
-PartOfWhole heardFor(PartOfWhole part, int rate, const NetworkCard& card, const EngineOptions& o, int64_t& heardTo) {
+/// What must be read for a part of a whole: from a frame on that is a sample of all that the network is fed and begins
+/// a block of the remainder's.
+PartOfWhole heardFor(PartOfWhole part, int rate, const std::vector<Speed>& speeds, const EngineOptions& o,
+                     int64_t& heardTo) {
     double earliest = double(part.from) / rate, latest = 0;
-    int64_t step = Remainder::blockAt(rate);
-    for (const int as : ratesOf(card, o.quality)) {
-        const TileGrid grid = tilesAt(as, card, o);
-        const TileStream::Part at = part.at(as, rate);
+    const int64_t step = std::lcm(int64_t(Remainder::blockAt(rate)), commonStep(speeds, rate));
+    for (const Speed& speed : speeds) {
+        const TileGrid grid = tilesAt(speed, usualTile(o, speeds.size()), o);
+        const TileStream::Part at = part.at(speed, rate);
         const int64_t begin = grid.begin(std::max<int64_t>(0, at.from - grid.fade)),
-                      end = grid.end(at.to) + grid.fade + std::min(heardAfter(as, card, o), card.context);
-        earliest = std::min(earliest, double(begin - card.context) / as - kRinging);
-        latest = std::max(latest, double(end) / as + kRinging);
-        step = std::lcm(step, int64_t(rate / std::gcd(rate, as)));
+                      end = grid.end(at.to) + grid.fade + std::min(heardAfter(speed, o), speed.context);
+        earliest = std::min(earliest, double(begin - speed.context) / speed.rate - kRinging);
+        latest = std::max(latest, double(end) / speed.rate + kRinging);
     }
     part.heardFrom = int64_t(std::max(0.0, earliest) * rate) / step * step;
     heardTo = int64_t(std::ceil(latest * rate));
@@ -301,28 +317,33 @@ std::vector<std::string> withRoom(const NetworkCard& card, std::vector<std::stri
 void separate(SampleSource& source, const std::shared_ptr<Network>& network, const EngineOptions& options,
               const StemSink& sink, const Progress& progress) {
     EngineOptions heard = options;
+    const int rate = source.sampleRate();
+    const std::vector<Speed> speeds = speedsOf(*network, rate, options.quality);
     const int64_t to = options.to < 0 ? source.frames() : std::min(options.to, source.frames()),
                   from = std::min(options.from, to);
     if (options.asInWhole) {
-        const PartOfWhole part = heardFor({from, to}, source.sampleRate(), network->card(), options, heard.to);
+        const PartOfWhole part = heardFor({from, to}, rate, speeds, options, heard.to);
         heard.from = part.heardFrom;
         heard.to = std::min(heard.to, source.frames());
         return separateAll(source, network, heard, part, cutTo(from - heard.from, to - heard.from, sink), progress);
     }
-    const auto rates = ratesOf(network->card(), options.quality);
-    const double context = double(network->card().context) / *std::min_element(rates.begin(), rates.end());
-    // On the grid of every rate, as counted from the recording's beginning: half a grid later the answer is another
-    // one.
-    const double period = double(network->card().grid) / std::reduce(rates.begin(), rates.end(), 0, std::gcd<int, int>);
-    const double before = double(from) / source.sampleRate() - context;
-    heard.from = std::llround(std::max(0.0, std::floor(before / period) * period) * source.sampleRate());
-    heard.to = std::min(to + int64_t(std::ceil(context * source.sampleRate())), source.frames());
-    const auto seconds = [&](int64_t frames) { return double(frames) / source.sampleRate(); };
+    double context = 0, grid = 0;  // seconds, the longest
+    for (const Speed& speed : speeds) {
+        context = std::max(context, double(speed.context) / speed.rate);
+        grid = std::max(grid, double(speed.grid) / speed.rate);
+    }
+    // The first tiles begin up to a grid later: on the network's grid as counted from the recording's beginning, half a
+    // grid later the answer is another one.
+    const auto before = int64_t(std::ceil((context + grid) * rate));
+    const int64_t step = commonStep(speeds, rate);
+    heard.from = std::max<int64_t>(0, from - before) / step * step;
+    heard.to = std::min(to + int64_t(std::ceil(context * rate)), source.frames());
+    const auto seconds = [&](int64_t frames) { return double(frames) / rate; };
     // What is heard before and after belongs to the first tile; a span that was to be one tile stays one.
-    const double whole = seconds(to - from), tile = options.tileSeconds > 0 ? options.tileSeconds : kTileSeconds;
+    const double whole = seconds(to - from), tile = usualTile(options, speeds.size());
     heard.firstTileSeconds = options.firstTileSeconds + seconds(from - heard.from);
     if (std::min(tile, options.firstTileSeconds) >= whole)
-        heard.firstTileSeconds = heard.tileSeconds = seconds(heard.to - heard.from);
+        heard.firstTileSeconds = heard.tileSeconds = seconds(heard.to - heard.from) + grid;
     separateAll(source, network, heard, {}, cutTo(from - heard.from, to - heard.from, sink), progress);
 }
 

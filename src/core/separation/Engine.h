@@ -8,7 +8,8 @@
 
 namespace rivlen {
 
-inline constexpr double kTileSeconds = 48;  ///< of a tile without its context, as long as nobody says otherwise
+/// Of a tile without its context, as long as nobody says otherwise; shorter where a network hears at several speeds.
+inline constexpr double kTileSeconds = 48;
 
 /// How a recording is separated.
 struct EngineOptions {
@@ -47,9 +48,9 @@ bool separatesRoom(const NetworkCard& card);
 
 /// Separates a recording of any length, rate and channel count in bounded memory.
 ///
-/// Groups of channels (channelGroups()) are resampled to the network's rate, run through it in tiles with
-/// the context that its card asks for (also from outside of the span, so that a span sounds as it does in the whole),
-/// and resampled back; in both qualities at the rates that the card gives, as if the recording were slower or faster,
+/// Groups of channels (channelGroups()) are run through the network in tiles with the context that its card asks for
+/// (also from outside of the span, so that a span sounds as it does in the whole); in both qualities at the rates that
+/// the card gives, as if the recording were slower or faster (Speed.h: in other frames, or resampled there and back),
 /// and the mean is taken. What is left over - the band above the network's rate, the filters' edges, rounding - is
 /// shared out by Remainder, so that the stems sum to the source to within float rounding. Progress is reported in 0 ...
 /// 1; a cancelled computation returns within 200 ms (a tile in flight is abandoned) by throwing Error (Cancelled).

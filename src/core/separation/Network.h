@@ -12,18 +12,25 @@ class Network {
 public:
     virtual ~Network() = default;
     virtual const NetworkCard& card() const = 0;
+    /// Of an answer, what is wanted.
+    struct Part {
+        int64_t first, count;  ///< frames; what lies beside them is heard, not put out
+        int frame = 0;         ///< samples of the frames that the network computes in, near to frame(); 0: its own
+    };
     /// One buffer at the card's rate, 1 or 2 channels, at least card().minimum frames -> one buffer per stem of
     /// the same shape, computed with the given number of threads (0: as many as the machine has). Throws Error (Other).
     /// May be called from several threads at once.
     virtual std::vector<AudioBuffer> separate(const AudioBuffer& mixture, int threads) = 0;
     std::vector<AudioBuffer> separate(const AudioBuffer& mixture) { return separate(mixture, 0); }
-    /// The same, but of the answer only count frames from first on: what lies beside them is heard, not put out.
-    virtual std::vector<AudioBuffer> separatePart(const AudioBuffer& mixture, int64_t first, int64_t count,
-                                                  int threads) {
+    /// The same, but only a part of the answer; of a network that has a frame() at any rate, which frames that are
+    /// longer or shorter make the card's.
+    virtual std::vector<AudioBuffer> separatePart(const AudioBuffer& mixture, const Part& part, int threads) {
         auto stems = separate(mixture, threads);
-        for (auto& stem : stems) stem = stem.slice(first, count);
+        for (auto& stem : stems) stem = stem.slice(part.first, part.count);
         return stems;
     }
+    /// Samples of the frames that it computes in, if they may be longer or shorter (BandTransform::stretched()); else 0.
+    virtual int frame() const { return 0; }
 };
 
 /// Loads a network. One that came with Rivlen runs here; every other one runs confined in a process of its own

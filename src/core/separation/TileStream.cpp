@@ -11,7 +11,10 @@ namespace {
 
 using Stems = std::vector<AudioBuffer>;
 
-int64_t onGrid(int64_t samples, int64_t grid) { return std::max(grid, (samples + grid - 1) / grid * grid); }
+int64_t atOrAfter(int64_t sample, int64_t grid) { return (sample + grid - 1) / grid * grid; }
+
+/// At another speed the grid is a little longer or shorter than the one that a length was made for: the nearest.
+int64_t onGrid(int64_t samples, int64_t grid) { return std::max(grid, (samples + grid / 2) / grid * grid); }
 
 Stems slices(const Stems& from, int64_t first, int64_t count) {
     Stems out;
@@ -31,12 +34,12 @@ private:
     TileStream::Places& m_places;
 };
 
-/// The network's answer, count frames from first on; one that knows only stereo gets a mono recording twice.
-Stems answer(Network& network, const AudioBuffer& input, int64_t first, int64_t count) {
-    if (input.channels() != 1 || network.card().mono) return network.separatePart(input, first, count, 1);
+/// A part of the network's answer; one that knows only stereo gets a mono recording twice.
+Stems answer(Network& network, const AudioBuffer& input, const Network::Part& part) {
+    if (input.channels() != 1 || network.card().mono) return network.separatePart(input, part, 1);
     AudioBuffer both = AudioBuffer::uncleared(2, input.frames());
     for (int c = 0; c < 2; ++c) std::copy(input.samples().begin(), input.samples().end(), both.channel(c).begin());
-    auto stems = network.separatePart(both, first, count, 1);
+    auto stems = network.separatePart(both, part, 1);
     for (auto& stem : stems) {
         AudioBuffer one = AudioBuffer::uncleared(1, stem.frames());
         for (size_t i = 0; i < one.samples().size(); ++i)
@@ -48,27 +51,33 @@ Stems answer(Network& network, const AudioBuffer& input, int64_t first, int64_t 
 
 }  // namespace
 
-TileGrid::TileGrid(const NetworkCard& card, int64_t firstTile, int64_t usualTile)
-    : tile(onGrid(usualTile, card.grid)),
-      first(std::min(tile, onGrid(firstTile, card.grid))),
-      fade(std::min<int64_t>(card.sampleRate / 20, first / 2)) {}
+TileGrid::TileGrid(const Speed& speed, int64_t firstTile, int64_t usualTile, int64_t notBefore)
+    : tile(onGrid(usualTile, speed.grid)),
+      first(std::min(tile, onGrid(firstTile, speed.grid))),
+      origin(atOrAfter(notBefore, speed.grid)),
+      fade(std::min<int64_t>(speed.rate / 20, first / 2)) {}
 
-int64_t TileGrid::begin(int64_t at) const { return at < first ? 0 : first + (at - first) / tile * tile; }
+int64_t TileGrid::begin(int64_t at) const {
+    const int64_t second = origin + first;
+    return at < second ? origin : second + (at - second) / tile * tile;
+}
 
-int64_t TileGrid::end(int64_t at) const { return at < first ? first : begin(at) + tile; }
+int64_t TileGrid::end(int64_t at) const { return at < origin + first ? origin + first : begin(at) + tile; }
 
-TileStream::TileStream(std::shared_ptr<Network> network, int channels, const TileGrid& grid, int64_t after,
-                       size_t atOnce, std::shared_ptr<Places> places, const Part& part)
+TileStream::TileStream(std::shared_ptr<Network> network, const Speed& speed, int channels, const TileGrid& grid,
+                       int64_t after, size_t atOnce, std::shared_ptr<Places> places, const Part& part)
     : m_network(std::move(network)),
+      m_speed(speed),
       m_channels(channels),
       m_grid(grid),
-      m_after(std::min(after, m_network->card().context)),
+      m_after(std::min(after, speed.context)),
       m_atOnce(atOnce),
       m_places(std::move(places)),
       m_pending(channels),
       m_pendingAt(part.at),
       m_launched(m_grid.begin(std::max<int64_t>(0, part.from - m_grid.fade))),
       m_until(part.to),
+      m_earliest(atOrAfter(part.at, speed.grid)),
       m_begins(part.begins),
       m_ends(part.ends),
       m_leftOut(m_launched - part.at),
@@ -110,15 +119,15 @@ Stems TileStream::drain(bool ended, const Progress& progress) {
 }
 
 void TileStream::launch(int64_t available, bool ended) {
-    const NetworkCard& card = m_network->card();
     const int64_t start = m_launched, end = std::min(m_grid.end(start), available),
                   faded = std::min(end + m_grid.fade, available);
     // What there is of a mirror image, in steps of the grid where it shifts what follows.
-    const int64_t most = m_begins ? std::min(card.context, available - 1) / card.grid * card.grid : 0;
-    const int64_t from = std::max(start - card.context, -most),
+    const int64_t earliest =
+        m_begins ? -(std::min(m_speed.context, available - 1) / m_speed.grid * m_speed.grid) : m_earliest;
+    const int64_t from = std::max(start - m_speed.context, earliest),
                   to = std::min(faded + m_after,
                                 m_ends && ended ? 2 * available - std::max<int64_t>(from, 0) - 1 : available);
-    const int64_t length = std::max(to - from, card.minimum);
+    const int64_t length = std::max(to - from, m_speed.minimum);
     AudioBuffer input(m_channels, length);
     const int64_t first = std::max<int64_t>(from, 0), last = std::min(to, available);
     m_pending.copy(first - m_pendingAt, last - first, input, first - from);
@@ -130,15 +139,16 @@ void TileStream::launch(int64_t available, bool ended) {
     }
     // A network cannot be interrupted inside; it runs on a thread of its own that is left behind when the user cancels.
     std::packaged_task<Stems()> task([network = m_network, abandoned = m_abandoned, places = m_places,
-                                      input = std::move(input), first = start - from, count = faded - start]() mutable {
+                                      input = std::move(input),
+                                      part = Network::Part{start - from, faded - start, m_speed.frame}]() mutable {
         const Place place(*places);
         if (*abandoned) throw Error(Error::Kind::Cancelled, "Cancelled.");
-        return answer(*network, input, first, count);
+        return answer(*network, input, part);
     });
     m_flights.push_back({end - start, task.get_future()});
     std::thread(std::move(task)).detach();
     m_launched = end;
-    const int64_t keepFrom = std::max<int64_t>(0, m_launched - card.context - card.grid);
+    const int64_t keepFrom = std::max<int64_t>(0, m_launched - m_speed.context - m_speed.grid);
     if (keepFrom > m_pendingAt) {
         m_pending.drop(keepFrom - m_pendingAt);
         m_pendingAt = keepFrom;

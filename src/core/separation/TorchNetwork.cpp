@@ -94,11 +94,14 @@ bool TorchNetwork::tryBands() {
                    floats("synthesis"), ints("band_of_bin"), ints("lower_band"), floats("lower_share")};
     if (!m_transform.fits() || !m_card.stereo) return false;
     m_inner = torch::jit::freeze(m_module.attr("net").toModule());
+    m_frame = m_transform.stretches() ? m_transform.size : 0;
     return true;
 }
 
-std::vector<AudioBuffer> TorchNetwork::banded(const AudioBuffer& mixture, int64_t first, int64_t count) {
-    BandedSound sound(m_transform, mixture);
+std::vector<AudioBuffer> TorchNetwork::banded(const AudioBuffer& mixture, const Part& part) {
+    const bool asItIs = part.frame == 0 || part.frame == m_transform.size;
+    const BandTransform transform = asItIs ? m_transform : m_transform.stretched(part.frame);
+    BandedSound sound(transform, mixture);
     const std::vector<int64_t> shape = {1, 2, sound.frames(), m_transform.bands};
     const at::Tensor power = torch::from_blob(sound.power().data(), shape, at::kFloat),
                      cross = torch::from_blob(sound.cross().data(), shape, at::kFloat);
@@ -106,7 +109,7 @@ std::vector<AudioBuffer> TorchNetwork::banded(const AudioBuffer& mixture, int64_
     const int64_t stems = int64_t(m_card.stems.size());
     if (shares.dim() != 5 || shares.size(1) != stems || shares.numel() != stems * 2 * shape[2] * shape[3])
         throw notAsPromised();
-    return sound.stems({shares.data_ptr<float>(), size_t(shares.numel())}, int(stems), first, count);
+    return sound.stems({shares.data_ptr<float>(), size_t(shares.numel())}, int(stems), part.first, part.count);
 }
 
 std::map<std::string, at::Tensor> TorchNetwork::changeable() {
@@ -121,20 +124,19 @@ std::map<std::string, at::Tensor> TorchNetwork::changeable() {
 }
 
 std::vector<AudioBuffer> TorchNetwork::separate(const AudioBuffer& mixture, int wanted) {
-    return separatePart(mixture, 0, mixture.frames(), wanted);
+    return separatePart(mixture, {0, mixture.frames()}, wanted);
 }
 
-std::vector<AudioBuffer> TorchNetwork::separatePart(const AudioBuffer& mixture, int64_t first, int64_t count,
-                                                    int wanted) {
+std::vector<AudioBuffer> TorchNetwork::separatePart(const AudioBuffer& mixture, const Part& part, int wanted) {
     at::set_num_threads(wanted > 0 ? wanted : m_threads);  // OpenMP keeps this for each calling thread
     const c10::InferenceMode noGradients;
     try {
         std::vector<AudioBuffer> stems;
         if (m_inner && mixture.channels() <= 2) {
-            stems = banded(mixture, first, count);
+            stems = banded(mixture, part);
         } else {
             stems = whole(mixture);
-            for (auto& stem : stems) stem = stem.slice(first, count);
+            for (auto& stem : stems) stem = stem.slice(part.first, part.count);
         }
         for (auto& stem : stems)
             for (float& v : stem.samples())

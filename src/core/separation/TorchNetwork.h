@@ -20,8 +20,8 @@ public:
     const NetworkCard& card() const override { return m_card; }
     using Network::separate;
     std::vector<AudioBuffer> separate(const AudioBuffer& mixture, int threads) override;
-    std::vector<AudioBuffer> separatePart(const AudioBuffer& mixture, int64_t first, int64_t count,
-                                          int threads) override;
+    std::vector<AudioBuffer> separatePart(const AudioBuffer& mixture, const Part& part, int threads) override;
+    int frame() const override { return m_frame; }
 
     torch::jit::Module& module() { return m_module; }
     /// Prepares for answers alone: what depends on the weights only is computed once and for all (of the shipped
@@ -36,7 +36,7 @@ public:
 
 private:
     std::vector<AudioBuffer> whole(const AudioBuffer& mixture);
-    std::vector<AudioBuffer> banded(const AudioBuffer& mixture, int64_t first, int64_t count);
+    std::vector<AudioBuffer> banded(const AudioBuffer& mixture, const Part& part);
     bool tryBands();
     Error notAsPromised() const;
 
@@ -45,6 +45,7 @@ private:
     int m_threads;
     std::optional<torch::jit::Module> m_inner;  ///< shares of bands from their powers
     BandTransform m_transform;                  ///< around m_inner
+    int m_frame = 0;
 };
 
 /// Measured in docs/performance.md: two threads are worth having, more than the cores never are.
