@@ -21,7 +21,7 @@ from stems import Stems
 
 CLIPS, SECONDS = 24, 10
 # What each quality averages: the recording as if it were at these rates in Hz, each taken for 48000 (hearing.py).
-RATES = {"plain": (48000,), "quick": (48000,), "fine": (48000, 36000, 42000, 60000)}
+RATES = {"plain": (48000,), "quick": (42000,), "fine": (48000, 36000, 42000, 60000)}
 SHOWN = ("dialogue", "music", "ambience")
 
 

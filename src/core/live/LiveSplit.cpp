@@ -115,7 +115,8 @@ void LiveSplit::work() {
         options.tileSeconds = options.firstTileSeconds = tileSeconds(m_network->card(), m_lookAhead);
         options.readSeconds = kRead;
         options.prompt = true;
-        options.lookAhead = m_lookAhead == LookAhead::Whole ? -1 : seconds(m_network->card(), m_lookAhead);
+        // Also of the whole context: frames that are a little longer than the card says would be late by as much.
+        options.lookAhead = seconds(m_network->card(), m_lookAhead);
         options.stems.assign(kStemNames.begin(), kStemNames.end());
         try {
             Source source(*this, origin, progress);

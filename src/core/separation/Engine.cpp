@@ -32,6 +32,9 @@ constexpr double kRinging = 0.5;
 /// Of a network that hears a recording at several rates: each keeps a tile's stems until the others have theirs.
 constexpr double kTileSecondsOfSeveral = 32;
 
+/// Of a recording, Hz, up to which tiles are that long.
+constexpr int kFullTileRate = 96000;
+
 /// How the network hears the sound, each by itself.
 std::vector<Speed> speedsOf(const Network& network, int rate, EngineOptions::Quality quality) {
     const NetworkCard& card = network.card();
@@ -42,9 +45,10 @@ std::vector<Speed> speedsOf(const Network& network, int rate, EngineOptions::Qua
     return speeds;
 }
 
-/// A tile's usual length in seconds where nobody says otherwise.
-double usualTile(const EngineOptions& o, size_t speeds) {
-    return o.tileSeconds > 0 ? o.tileSeconds : speeds > 1 ? kTileSecondsOfSeveral : kTileSeconds;
+/// A tile's usual length in seconds where nobody says otherwise; of recordings at high rates no more samples are kept.
+double usualTile(const EngineOptions& o, size_t speeds, int rate) {
+    if (o.tileSeconds > 0) return o.tileSeconds;
+    return (speeds > 1 ? kTileSecondsOfSeveral : kTileSeconds) * std::min(1.0, double(kFullTileRate) / rate);
 }
 
 TileGrid tilesAt(const Speed& speed, double usual, const EngineOptions& o, int64_t notBefore = 0) {
@@ -127,14 +131,17 @@ private:
             else
                 for (size_t i = 0; i < row.samples().size(); ++i) row.samples()[i] += stems[s].samples()[i];
         }
+        for (AudioBuffer& row : rows)
+            if (row.channels() == 0) row = AudioBuffer(int(m_channels.size()), frames);
+        if (!m_converts) {
+            for (size_t r = 0; r < rows.size(); ++r) ready[r].append(rows[r]);
+            return;
+        }
         // Side by side: one after the other they would keep the tiles waiting.
         std::vector<std::future<AudioBuffer>> converted;
-        for (size_t r = 0; r < rows.size(); ++r) {
-            if (rows[r].channels() == 0) rows[r] = AudioBuffer(int(m_channels.size()), frames);
-            converted.push_back(
-                std::async(m_converts && frames > kConvertedAtOnce ? std::launch::async : std::launch::deferred,
-                           [this, r, row = std::move(rows[r])] { return m_out[r].process(row); }));
-        }
+        for (size_t r = 0; r < rows.size(); ++r)
+            converted.push_back(std::async(frames > kConvertedAtOnce ? std::launch::async : std::launch::deferred,
+                                           [this, r, &rows] { return m_out[r].process(rows[r]); }));
         for (size_t r = 0; r < converted.size(); ++r) ready[r].append(converted[r].get());
     }
 
@@ -207,7 +214,7 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
             if (!part) heard.at = heard.from = options.from * speed.rate / rate;
             heard.begins = options.from == 0;
             heard.ends = options.to == source.frames();
-            const TileGrid grid = tilesAt(speed, usualTile(options, speeds.size()), options, part ? 0 : heard.at);
+            const TileGrid grid = tilesAt(speed, usualTile(options, speeds.size(), rate), options, part ? 0 : heard.at);
             runs.emplace_back(group, rate, speed, network, options, grid, atOnce, places, heard);
         }
     // What comes while it is being recorded is read once, and not ahead.
@@ -273,7 +280,7 @@ PartOfWhole heardFor(PartOfWhole part, int rate, const std::vector<Speed>& speed
     double earliest = double(part.from) / rate, latest = 0;
     const int64_t step = std::lcm(int64_t(Remainder::blockAt(rate)), commonStep(speeds, rate));
     for (const Speed& speed : speeds) {
-        const TileGrid grid = tilesAt(speed, usualTile(o, speeds.size()), o);
+        const TileGrid grid = tilesAt(speed, usualTile(o, speeds.size(), rate), o);
         const TileStream::Part at = part.at(speed, rate);
         const int64_t begin = grid.begin(std::max<int64_t>(0, at.from - grid.fade)),
                       end = grid.end(at.to) + grid.fade + std::min(heardAfter(speed, o), speed.context);
@@ -340,7 +347,7 @@ void separate(SampleSource& source, const std::shared_ptr<Network>& network, con
     heard.to = std::min(to + int64_t(std::ceil(context * rate)), source.frames());
     const auto seconds = [&](int64_t frames) { return double(frames) / rate; };
     // What is heard before and after belongs to the first tile; a span that was to be one tile stays one.
-    const double whole = seconds(to - from), tile = usualTile(options, speeds.size());
+    const double whole = seconds(to - from), tile = usualTile(options, speeds.size(), rate);
     heard.firstTileSeconds = options.firstTileSeconds + seconds(from - heard.from);
     if (std::min(tile, options.firstTileSeconds) >= whole)
         heard.firstTileSeconds = heard.tileSeconds = seconds(heard.to - heard.from) + grid;
