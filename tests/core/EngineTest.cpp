@@ -212,9 +212,11 @@ struct OfFrames : FakeNetwork {
         for (auto& stem : stems) stem = stem.slice(part.first, part.count);
         const std::lock_guard lock(m_guard);
         frames.insert(frame);
+        longest = std::max(longest, part.count);
         return stems;
     }
     std::set<int> frames;
+    int64_t longest = 0;  ///< samples of an answer
     std::mutex m_guard;
 };
 
@@ -245,6 +247,20 @@ TEST(Engine, ANetworkOfFramesHearsTheRecordingAsItIsInOtherFrames) {
                 << rate << " Hz: the frames lie as in the whole";
         }
     }
+}
+
+TEST(Engine, TilesOfHighRatesAreShorter) {
+    // What is kept of a tile would fill the memory: of a recording at 192 kHz half as many seconds.
+    double seconds[2] = {0, 0};
+    for (const int rate : {48000, 192000}) {
+        const auto network = std::make_shared<OfFrames>();
+        BufferSource source(AudioBuffer(1, int64_t(rate) * 30), rate);
+        run(source, network);
+        ASSERT_EQ(network->m_card.sampleRate, 48000) << "both are fed at this rate";
+        seconds[rate > 48000] = double(network->longest) / 48000;
+    }
+    EXPECT_NEAR(seconds[0], 26, 0.2) << "after the first four, all that is left";
+    EXPECT_NEAR(seconds[1], 16, 0.2);
 }
 
 TEST(Engine, TheTopOctaveIsShared) {
