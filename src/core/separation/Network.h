@@ -29,7 +29,7 @@ public:
         for (auto& stem : stems) stem = stem.slice(part.first, part.count);
         return stems;
     }
-    /// Samples of the frames that it computes in, if they may be longer or shorter (BandTransform::stretched()); else 0.
+    /// Samples of the frames that it computes in, if they may have other lengths (BandTransform::stretched()); else 0.
     virtual int frame() const { return 0; }
 };
 
