@@ -65,6 +65,9 @@ private:
     std::vector<float> m_interleaved;
 };
 
+/// Changes when the engine hears recordings in another way: stems of the former one are not found any more.
+constexpr const char* kHeard = "|frames";
+
 }  // namespace
 
 fs::path StemStore::folderFor(const fs::path& source, const std::string& networkSha, const std::string& quality) {
@@ -72,8 +75,8 @@ fs::path StemStore::folderFor(const fs::path& source, const std::string& network
     const fs::path whole = fs::weakly_canonical(source, ignored);
     const auto size = fs::file_size(source, ignored);
     const auto changed = fs::last_write_time(source, ignored).time_since_epoch().count();
-    const std::string identity =
-        whole.string() + "|" + std::to_string(size) + "|" + std::to_string(changed) + "|" + networkSha + "|" + quality;
+    const std::string identity = whole.string() + "|" + std::to_string(size) + "|" + std::to_string(changed) + "|" +
+                                 networkSha + "|" + quality + kHeard;
     std::string key = formatted("%016zx", std::hash<std::string>{}(identity));
     return cacheFolder() / "stems" / (source.stem().string().substr(0, 40) + "-" + key);
 }
