@@ -22,9 +22,10 @@ from varied import VariedStems
 STEMS = ("dialogue", "room", "music", "ambience")
 SECONDS, SHORT_SECONDS, STEM_SECONDS = 3.93, 2.05, 8.0
 POOL, USES = 128, 16                            # stems of a kind at hand; clips that one is used for, on average
-ALONE, ABSENT = 0.12, (0.08, 0.15, 0.12)        # share of clips with one stem only; of the others, without voice, music, ambience
+ALONE, ABSENT = 0.12, (0.06, 0.4, 0.15)         # share of clips with one stem only; of the others, without voice, music, ambience
 LEVELS = (-20, 6), (0, 12)                      # dB of music and of ambience against the voice: usual, and in LOUD of the clips
 LOUD = 0.15
+BESIDE = -14, 6                                 # dB of music or of ambience where the voice has no other company: nothing masks what is wrong
 
 
 def spectrum(waves, transform):
@@ -140,10 +141,11 @@ class Mixer:
         else:
             present = rng.random(3) > ABSENT
         limits = self.limits(bandwidth if present[0] else 0)
+        usual = LEVELS[0] if present.all() else BESIDE
         g = np.zeros((2, 4, self.transform.bins), np.float32)
         for stems, there, voice in (((0, 1), present[0], True), ((2,), present[1], False), ((3,), present[2], False)):
             if there:
-                level = 1.0 if voice else 10 ** (rng.uniform(*LEVELS[int(rng.random() < LOUD)]) / 20)
+                level = 1.0 if voice else 10 ** (rng.uniform(*(LEVELS[1] if rng.random() < LOUD else usual)) / 20)
                 gain = level * (1 if rng.random() < 0.25 else self.microphone() if voice else self.equaliser()) * limits
                 swap = rng.choice([-1, 1])  # left and right
                 for s in stems:

@@ -147,6 +147,7 @@ def main():
     parser.add_argument("--magnitude", type=float, default=4.0, help="weight of the compressed magnitudes in the loss")
     parser.add_argument("--last", type=float, help="weight of the last target (of main: the whole voice) in the loss, the others' in proportion; else tasks.py's")
     parser.add_argument("--averaged", type=int, help="steps that the average counts as had before this run; without it all that the first weights had")
+    parser.add_argument("--hold-norms", action="store_true", help="the batch norms' statistics stay what they are, in training as in use: for a network that has learned long")
     parser.add_argument("--every", type=float, default=15, help="minutes between evaluations")
     parser.add_argument("--seed", type=int, default=1)
     parser.add_argument("--uses", type=float, default=mix.USES, help="clips that a stem is used for, on average")
@@ -197,9 +198,12 @@ def main():
 
     def save():
         torch.save({"net": net.state_dict(), "average": average.state_dict(), "optimizer": optimizer.state_dict(),
-                    "step": step, "spent": spent, "heard": heard, "batch": options.batch, "seconds": options.seconds, "kind": options.kind, "earlier": earlier}, folder / "last.part")
+                    "step": step, "spent": spent, "heard": heard, "batch": options.batch, "seconds": options.seconds, "kind": options.kind, "earlier": earlier, "settled": options.hold_norms}, folder / "last.part")
         (folder / "last.part").rename(folder / "last.pt")
 
+    if options.hold_norms:
+        net.eval()  # nothing else in it behaves otherwise
+    ready = (lambda: None) if options.hold_norms else (lambda: settle(average, recent))
     before = options.averaged if options.averaged is not None else GROWN_AVERAGED if earlier.get("other") else earlier["steps"]
     print(f"{sum(p.numel() for p in net.parameters()) / 1e6:.2f} M parameters", flush=True)
     shown, evaluated, sums, recent = time.time(), spent, [], collections.deque(maxlen=16)
@@ -237,9 +241,9 @@ def main():
             save()
         if spent - evaluated > options.every:
             evaluated = spent
-            settle(average, recent)
+            ready()
             print(f"{spent:6.1f} min  step {step}  field: {brief(average, task)}", flush=True)
-    settle(average, recent)
+    ready()
     save()
     print(f"finished at step {step}: {brief(average, task)}", flush=True)
     worker.terminate()

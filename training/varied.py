@@ -13,7 +13,7 @@ from stems import EARLY, Role, Stems, at_speed, placed
 SOURCES = (("speech", 0.6), ("altered", 0.27), ("voices", 0.13))
 CLASSES = ((0, 165, 0.5), (165, 235, 0.28), (235, 1000, 0.22))   # Hz from, to, share of the speakers drawn
 MIDDLE, ONE_SIDED, SPACED = 0.38, 0.05, 0.1                        # where voices stand; the others are panned
-CROWD, NOISE, DRIVEN, SECOND, TREATED = 0.3, 0.2, 0.14, 0.12, 0.12
+CROWD, NOISE, DRIVEN, SECOND, TREATED = 0.45, 0.2, 0.14, 0.12, 0.12
 RMS = np.float32(0.08)
 
 
@@ -162,12 +162,14 @@ class VariedStems(Stems):
     def crowd(self, n):
         """Many voices somewhere in a room, none of which is meant."""
         rng = self.rng
-        dry = np.zeros((2, n), np.float32)
-        for _ in range(int(rng.integers(5, 15))):
-            dry += placed(self.words(n)[0], rng.uniform(-1, 1)) * np.float32(rng.uniform(0.3, 1))
-        tail = self.impulse() * np.float32(10 ** (rng.uniform(0, 10) / 20))
-        wet = np.stack([fftconvolve(dry[0], tail[c])[:n] for c in range(2)]).astype(np.float32)
-        return loudness_set(dry * np.float32(rng.uniform(0, 1)) + wet)
+        out, near = np.zeros((2, n), np.float32), np.float32(rng.uniform(0, 0.7))
+        for _ in range(2):  # not all in one place
+            dry = np.zeros((2, n), np.float32)
+            for _ in range(int(rng.integers(3, 8))):
+                dry += placed(self.words(n)[0], rng.uniform(-1, 1)) * np.float32(rng.uniform(0.3, 1))
+            tail = self.impulse() * np.float32(10 ** (rng.uniform(0, 10) / 20))
+            out += dry * near + np.stack([fftconvolve(dry[0], tail[c])[:n] for c in range(2)]).astype(np.float32)
+        return loudness_set(out)
 
     def surroundings(self, n):
         """A crowd, a procedural bed, recorded places in layers, events over them, or only some of these; sometimes in a room."""
