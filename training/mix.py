@@ -22,9 +22,9 @@ from varied import VariedStems
 STEMS = ("dialogue", "room", "music", "ambience")
 SECONDS, SHORT_SECONDS, STEM_SECONDS = 3.93, 2.05, 8.0
 POOL, USES = 128, 16                            # stems of a kind at hand; clips that one is used for, on average
-ALONE, ABSENT = 0.12, (0.06, 0.4, 0.15)         # share of clips with one stem only; of the others, without voice, music, ambience
+ALONE, ABSENT = 0.12, (0.06, 0.3, 0.15)         # share of clips with one stem only; of the others, without voice, music, ambience
 LEVELS = (-20, 6), (0, 12)                      # dB of music and of ambience against the voice: usual, and in LOUD of the clips
-LOUD = 0.15
+LOUD = 0.2
 BESIDE = -14, 6                                 # dB of music or of ambience where the voice has no other company: nothing masks what is wrong
 
 

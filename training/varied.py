@@ -180,13 +180,13 @@ class VariedStems(Stems):
         if crowded:
             out += self.crowd(n)
         bed = rng.random()
-        if bed < (0.4 if crowded else 0.85):
+        if bed < (0.4 if crowded else 0.65):
             if bed < 0.2 or bed > 0.6:
                 out += loudness_set(self.bed(n)) * level(-14, 2)
             if bed > 0.15:
                 for _ in range(1 + int(rng.random() < 0.3)):
                     out += self.place(n) * level(-14, 2)
-        if rng.random() < (0.3 if crowded else 0.6) or not out.any():
+        if rng.random() < (0.3 if crowded else 0.75) or not out.any():
             heard = self.events(n) * level(-8, 6)
             if rng.random() < 0.2:
                 tail = self.impulse()
