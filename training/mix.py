@@ -23,8 +23,8 @@ STEMS = ("dialogue", "room", "music", "ambience")
 SECONDS, SHORT_SECONDS, STEM_SECONDS = 3.93, 2.05, 8.0
 POOL, USES = 128, 16                            # stems of a kind at hand; clips that one is used for, on average
 ALONE, ABSENT = 0.12, (0.06, 0.3, 0.15)         # share of clips with one stem only; of the others, without voice, music, ambience
-LEVELS = (-20, 6), (0, 12)                      # dB of music and of ambience against the voice: usual, and in LOUD of the clips
-LOUD = 0.2
+LEVELS = (-18, 5), (0, 11)                      # dB of music and of ambience against the voice: usual, and of both in LOUD of the clips, where the voice is faint
+LOUD, WORN = 0.2, 0.06                          # ... and a telephone's or an old tape's both ends are missing
 BESIDE = -14, 6                                 # dB of music or of ambience where the voice has no other company: nothing masks what is wrong
 
 
@@ -108,6 +108,8 @@ class Mixer:
         ends there too, so that nothing can be learned from a voice being absent above."""
         rng = self.rng
         low, high = 0.0, bands.RATE / 2
+        if rng.random() < WORN:
+            return (self.hz >= rng.uniform(80, 350)) & (self.hz <= rng.uniform(3300, 8000))
         if 0 < width < 15000 and rng.random() < 0.8:
             high = width
         elif rng.random() < 0.12:
@@ -141,11 +143,11 @@ class Mixer:
         else:
             present = rng.random(3) > ABSENT
         limits = self.limits(bandwidth if present[0] else 0)
-        usual = LEVELS[0] if present.all() else BESIDE
+        levels = LEVELS[1] if rng.random() < LOUD else LEVELS[0] if present.all() else BESIDE
         g = np.zeros((2, 4, self.transform.bins), np.float32)
         for stems, there, voice in (((0, 1), present[0], True), ((2,), present[1], False), ((3,), present[2], False)):
             if there:
-                level = 1.0 if voice else 10 ** (rng.uniform(*(LEVELS[1] if rng.random() < LOUD else usual)) / 20)
+                level = 1.0 if voice else 10 ** (rng.uniform(*levels) / 20)
                 gain = level * (1 if rng.random() < 0.25 else self.microphone() if voice else self.equaliser()) * limits
                 swap = rng.choice([-1, 1])  # left and right
                 for s in stems:

@@ -13,7 +13,7 @@ from stems import EARLY, Role, Stems, at_speed, placed
 SOURCES = (("speech", 0.6), ("altered", 0.27), ("voices", 0.13))
 CLASSES = ((0, 165, 0.5), (165, 235, 0.28), (235, 1000, 0.22))   # Hz from, to, share of the speakers drawn
 MIDDLE, ONE_SIDED, SPACED = 0.38, 0.05, 0.1                        # where voices stand; the others are panned
-CROWD, NOISE, DRIVEN, SECOND, TREATED = 0.45, 0.2, 0.14, 0.12, 0.12
+CROWD, NOISE, DRIVEN, SECOND, TREATED = 0.35, 0.2, 0.14, 0.12, 0.12
 RMS = np.float32(0.08)
 
 
@@ -180,10 +180,10 @@ class VariedStems(Stems):
         if crowded:
             out += self.crowd(n)
         bed = rng.random()
-        if bed < (0.4 if crowded else 0.65):
-            if bed < 0.2 or bed > 0.6:
+        if bed < (0.4 if crowded else 0.75):
+            if bed < 0.2 or bed > 0.65:
                 out += loudness_set(self.bed(n)) * level(-14, 2)
-            if bed > 0.15:
+            if bed > 0.12:
                 for _ in range(1 + int(rng.random() < 0.3)):
                     out += self.place(n) * level(-14, 2)
         if rng.random() < (0.3 if crowded else 0.75) or not out.any():
