@@ -29,9 +29,9 @@ class Weights(nn.Module):
     """What a scene may change of them (docs/formats.md, "Learning") is a product of two narrow matrices, zero here: Hu et al., "LoRA:
     Low-rank adaptation of large language models" (2021)."""
 
-    def __init__(self, weight):
+    def __init__(self, weight, rounded=None):
         super().__init__()
-        integer, scale = quantised(weight.detach())
+        integer, scale = rounded or quantised(weight.detach())
         self.register_buffer("integer", integer.contiguous())
         self.register_buffer("scale", scale)
         self.register_buffer("change_left", torch.zeros(weight.size(0), RANK))
@@ -44,9 +44,9 @@ class Weights(nn.Module):
 class CompactConv(nn.Module):
     """model.Conv with its norm folded in when it runs."""
 
-    def __init__(self, conv):
+    def __init__(self, conv, rounded=None):
         super().__init__()
-        self.weight = Weights(conv.conv.weight)
+        self.weight = Weights(conv.conv.weight, rounded)
         norm = conv.norm
         for name in ("weight", "bias", "running_mean", "running_var"):
             self.register_buffer(f"norm_{name}", getattr(norm, name).detach().clone())
@@ -64,9 +64,9 @@ class CompactConv(nn.Module):
 
 
 class CompactLinear(nn.Module):
-    def __init__(self, linear):
+    def __init__(self, linear, rounded=None):
         super().__init__()
-        self.weight = Weights(linear.weight)
+        self.weight = Weights(linear.weight, rounded)
         self.register_buffer("bias", linear.bias.detach().clone())
         self.register_buffer("change_bias", torch.zeros_like(linear.bias))
 
@@ -74,15 +74,17 @@ class CompactLinear(nn.Module):
         return F.linear(x, self.weight(), self.bias + self.change_bias)
 
 
-def compact(module):
-    """Replaces, in place, every Conv and Linear below module; returns module."""
+def compact(module, rounded=None, path=""):
+    """Replaces, in place, every Conv and Linear below module; returns module. rounded: rounding.py's numbers, by the weights' names; without it each
+    weight is rounded by itself."""
+    known = rounded or {}
     for name, child in module.named_children():
         if isinstance(child, model.Conv):
-            setattr(module, name, CompactConv(child))
+            setattr(module, name, CompactConv(child, known.get(f"{path}{name}.conv.weight")))
         elif isinstance(child, nn.Linear):
-            setattr(module, name, CompactLinear(child))
+            setattr(module, name, CompactLinear(child, known.get(f"{path}{name}.weight")))
         else:
-            compact(child)
+            compact(child, rounded, f"{path}{name}.")
     return module
 
 

@@ -33,6 +33,7 @@ import memory
 import mix
 import parts_score
 import paths
+import rounding
 import tasks
 import train
 import waveform
@@ -199,7 +200,7 @@ def main():
     wrapped = waveform.Separator if "of" in kind else waveform.WaveformNetwork
     shipped = copy.deepcopy(net)
     compact.soften(shipped, kind.get("sureness", 1))
-    script = torch.jit.script(wrapped(compact.compact(shipped)).eval())
+    script = torch.jit.script(wrapped(compact.compact(shipped, rounding.rounded(shipped, saved["kind"]))).eval())
     NETWORKS.mkdir(exist_ok=True)
     file = NETWORKS / f"{options.kind}.ts"
     compact.save(script, file)

@@ -11,6 +11,7 @@ import torch
 
 import compact
 import paths
+import rounding
 import train
 import waveform
 
@@ -21,7 +22,7 @@ def main():
     run = sys.argv[1]
     net, saved = train.finished(run)
     FOLDER.mkdir(exist_ok=True)
-    script = torch.jit.script(waveform.Separator(compact.compact(copy.deepcopy(net))).eval())
+    script = torch.jit.script(waveform.Separator(compact.compact(copy.deepcopy(net), rounding.rounded(net, saved["kind"]))).eval())
     compact.save(script, FOLDER / f"{run}.ts")
     earlier = saved["earlier"]
     had = {"kind": saved["kind"], "steps": saved["step"] + earlier["steps"], "minutes": round(saved["spent"] + earlier["minutes"], 1),

@@ -70,7 +70,8 @@ def main():
             rows.append([*(measures.si_sdr(x, truth) for x in (mixture, answer, ideal)), np.sum(answer * truth) / np.sum(truth ** 2)])
         before, after, ceiling, kept = np.mean(rows, 0)
         worse = sum(row[1] < row[0] for row in rows)
-        print(f"{kind:7} mixture {before:5.1f} answer {after:5.1f} oracle {ceiling:5.1f} dB  share {100 * (after - before) / (ceiling - before):4.0f} %  kept {kept:.2f}  made worse {worse} of {len(rows)}", flush=True)
+        print(f"{kind:7} mixture {before:5.1f} answer {after:5.1f} oracle {ceiling:5.1f} dB  share {100 * (after - before) / (ceiling - before):4.0f} %  "
+              f"kept {kept:.2f}  made worse {worse} of {len(rows)}", flush=True)
 
 
 if __name__ == "__main__":

@@ -198,7 +198,8 @@ def main():
 
     def save():
         torch.save({"net": net.state_dict(), "average": average.state_dict(), "optimizer": optimizer.state_dict(),
-                    "step": step, "spent": spent, "heard": heard, "batch": options.batch, "seconds": options.seconds, "kind": options.kind, "earlier": earlier, "settled": options.hold_norms}, folder / "last.part")
+                    "step": step, "spent": spent, "heard": heard, "batch": options.batch, "seconds": options.seconds, "kind": options.kind, "earlier": earlier,
+                    "settled": options.hold_norms}, folder / "last.part")
         (folder / "last.part").rename(folder / "last.pt")
 
     if options.hold_norms:
