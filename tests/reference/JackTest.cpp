@@ -138,13 +138,22 @@ void pulse(Player& player, std::optional<int64_t>& going) {
     going = wanted;
 }
 
-/// The share of frames that are what they should be, the first hundredth of a second, a fade, left out. On a busy
-/// machine a block can be late, silent and faded in again; what follows must be in its place.
+/// The share of frames that are what they should be, the first hundredth of a second, a fade, left out.
 double inPlace(const std::vector<float>& heard, std::span<const float> right, int64_t from, int64_t to) {
     int64_t same = 0;
     for (int64_t i = from + kRate / 100; i < to; ++i)
         same += std::fabs(heard[size_t(i)] - right[size_t(i)]) < 1e-4 && right[size_t(i)] != 0;
     return double(same) / double(to - from - kRate / 100);
+}
+
+/// What arrived is in its place and not one frame beside it. On a busy machine blocks can be late, silent and faded in
+/// again, with PipeWire nearly a third of them; a sound that is a frame off has next to none in its place.
+void expectInPlace(const std::vector<float>& heard, std::span<const float> right, int64_t from, int64_t to) {
+    EXPECT_GT(inPlace(heard, right, from, to), 0.4);
+    for (const int64_t off : {-1, 1}) {
+        const std::vector<float> beside(right.begin() + from - off, right.begin() + to - off);
+        EXPECT_LT(inPlace({heard.begin() + from, heard.begin() + to}, beside, 0, to - from), 0.1) << off;
+    }
 }
 
 struct Jack : testing::Test {
@@ -194,7 +203,7 @@ TEST_F(Jack, FollowsTheTransportToTheSample) {
     EXPECT_TRUE(player.playing());
     ear.halt();
     ASSERT_TRUE(until(player, [&] { return !player.playing(); }));
-    EXPECT_GT(inPlace(ear.heard, reel.source.channel(0), 31234, 31234 + kRate / 2), 0.8);
+    expectInPlace(ear.heard, reel.source.channel(0), 31234, 31234 + kRate / 2);
 }
 
 TEST_F(Jack, StemsAreHeardWhateverIsListenedTo) {
@@ -208,7 +217,7 @@ TEST_F(Jack, StemsAreHeardWhateverIsListenedTo) {
     ear.roll();
     ASSERT_TRUE(until(player, [&] { return ear.until > 5000 + kRate / 2; }));
     ear.halt();
-    EXPECT_GT(inPlace(ear.heard, reel.stems[1].channel(1), 5000, 5000 + kRate / 2), 0.8);
+    expectInPlace(ear.heard, reel.stems[1].channel(1), 5000, 5000 + kRate / 2);
 }
 
 TEST_F(Jack, LeadsTheTransportAndGoesElsewhereWhileItRolls) {
@@ -221,7 +230,7 @@ TEST_F(Jack, LeadsTheTransportAndGoesElsewhereWhileItRolls) {
     ASSERT_TRUE(until(player, [&] { return ear.rolling() && ear.until > 40000 + kRate / 4; }));
     player.transport()->locate(90000);
     ASSERT_TRUE(until(player, [&] { return ear.until > 90000 + kRate / 4 && ear.until < 90000 + 2 * kRate; }));
-    EXPECT_GT(inPlace(ear.heard, reel.source.channel(0), 90000, 90000 + kRate / 4), 0.8);
+    expectInPlace(ear.heard, reel.source.channel(0), 90000, 90000 + kRate / 4);
     player.transport()->halt();
     ASSERT_TRUE(until(player, [&] { return !player.playing() && !ear.rolling(); }));
     EXPECT_NEAR(double(player.position()), double(ear.frame()), 0.02 * kRate);
