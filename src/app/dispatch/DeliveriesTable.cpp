@@ -4,6 +4,7 @@
 #include <QHeaderView>
 #include <QVBoxLayout>
 
+#include "app/widgets/Strong.h"
 #include "app/widgets/Theme.h"
 #include "app/words/Say.h"
 
@@ -80,11 +81,11 @@ void DeliveriesTable::refresh() {
                        : m_document.reel() ? QString::fromStdString(m_document.reel()->name)
                                            : say("no reel");
     const long files = long(reels) * on;
-    m_count->setText((files == 1
-                          ? say("<b>%1 file</b> of %2 ticked; X ticks the selected rows, what is changed at the "
-                                "right counts for all of them")
-                          : say("<b>%1 files</b> of %2 ticked; X ticks the selected rows, what is changed at the "
-                                "right counts for all of them"))
+    m_count->setText(strong(files == 1
+                                ? say("<b>%1 file</b> of %2 ticked; X ticks the selected rows, what is changed at the "
+                                      "right counts for all of them")
+                                : say("<b>%1 files</b> of %2 ticked; X ticks the selected rows, what is changed at the "
+                                      "right counts for all of them"))
                          .arg(files)
                          .arg(of.toHtmlEscaped()));
     // The row of what is chosen, where the hand has not chosen several.

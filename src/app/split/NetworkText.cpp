@@ -1,11 +1,12 @@
 #include "app/split/NetworkText.h"
-#include "app/widgets/Theme.h"
 
 #include <QLocale>
 #include <QStringList>
 #include <cmath>
 
 #include "app/reels/Splitting.h"
+#include "app/widgets/Strong.h"
+#include "app/widgets/Theme.h"
 #include "app/words/Say.h"
 #include "core/separation/CardFigures.h"
 
@@ -27,7 +28,7 @@ QString row(const QStringList& cells, bool heading = false) {
 }
 
 QString section(const QString& title, const QString& body) {
-    return QString("<p style='margin: 12px 0 3px 0'><b>%1</b></p>%2").arg(title, body);
+    return strong("<p style='margin: 12px 0 3px 0'><b>%1</b></p>%2").arg(title, body);
 }
 
 QString signedDb(double db) { return QString(db < 0 ? "" : "+") + number(db) + " dB"; }
@@ -123,7 +124,7 @@ QString qualityInWords(const NetworkCard& card, const QString& quality) {
 
 QString cardInFull(const NetworkCard& card, bool shipped) {
     QString text =
-        QString(
+        strong(
             theme::sheet(
                 "<p style='font-size:16px; margin:0'><b>%1</b></p><p style='color:@quiet; margin:2px 0 8px 0'>%2</p><p "
                 "style='margin:0'>%3</p>"))

@@ -3,6 +3,8 @@
 #include <QShortcut>
 #include <QStringList>
 
+#include "app/widgets/Strong.h"
+
 namespace rivlen {
 
 void KeySheet::add(const QString& does, std::vector<Key> keys, When when, const QString& shown) {
@@ -29,7 +31,7 @@ QString KeySheet::html() const {
     for (const Row& r : m_rows)
         text += QString("<tr><td><b>%1</b></td><td style='padding-left:16px'>%2</td></tr>")
                     .arg(r.shown.toHtmlEscaped(), r.does.toHtmlEscaped());
-    return text + "</table>";
+    return strong(text + "</table>");
 }
 
 }  // namespace rivlen
