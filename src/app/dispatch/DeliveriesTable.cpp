@@ -43,7 +43,7 @@ DeliveriesTable::DeliveriesTable(Document& document, Reels& reels, DeliverablesD
     m_table->verticalHeader()->setDefaultSectionSize(24);
     m_table->horizontalHeader()->setHighlightSections(false);
     m_table->horizontalHeader()->setStretchLastSection(true);
-    constexpr int widths[DeliveriesModel::kColumns] = {104, 130, 84, 92, 66, 74, 64, 90, 100};
+    constexpr int widths[DeliveriesModel::kColumns] = {90, 144, 142, 96, 48, 54, 58, 70, 100};
     for (int c = 0; c < DeliveriesModel::kColumns; ++c) m_table->setColumnWidth(c, widths[c]);
     m_table->setTextElideMode(Qt::ElideMiddle);  // names differ at their ends
     column->addWidget(m_table, 1);
