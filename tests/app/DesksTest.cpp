@@ -121,7 +121,7 @@ TEST(KeySheet, OneKeyMeansWhatItsTimeSays) {
     QTest::keyClick(&window, Qt::Key_T);
     EXPECT_EQ(did, (std::vector<std::string>{"weigh", "rebuild", "tone"}));
     const QString html = sheet.html();
-    EXPECT_TRUE(html.contains("<b>K, T</b>"));
+    EXPECT_TRUE(html.contains("<b style='font-weight:600'>K, T</b>"));
     EXPECT_TRUE(html.contains("&lt;that&gt;"));
     EXPECT_EQ(html.count("<tr>"), 3);
 }
