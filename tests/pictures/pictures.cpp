@@ -20,12 +20,26 @@ using namespace rivlen::test;
 
 namespace {
 
+/// Takes and what comes back from outside are written beside a session: not among the demo's own files. Always in the
+/// same place and of the same age, or what is known of its recordings would not count.
+QString copyOfTheDemo() {
+    const fs::path from = fs::path(kSourceFolder) / "demo";
+    const fs::path folder = fs::path(qEnvironmentVariable("RIVLEN_PICTURES").toStdString()) / ".demo";
+    fs::remove_all(folder);
+    fs::copy(from, folder);
+    for (const auto& file : fs::directory_iterator(from))
+        fs::last_write_time(folder / file.path().filename(), file.last_write_time());
+    return QString::fromStdString(folder.string()) + "/";
+}
+
 /// Each test is a picture; what it expects is only that the view is there to be drawn.
 struct Views : Window {
+    QString demo;
     void SetUp() override {
         Window::SetUp();
         // Splits of the demo serve all of them.
         qputenv("XDG_CACHE_HOME", qgetenv("RIVLEN_PICTURES") + "/.cache");
+        demo = copyOfTheDemo();
         window->resize(1280, 800);
     }
     bool ready() {
