@@ -139,7 +139,8 @@ nlohmann::json splitOne(const std::string& file, const SplitOptions& o, const Is
                           std::filesystem::path(file).filename().string());
         progress.onProgress = [&line](double f) { line.show(f); };
         const StemSink sink = [&](int64_t, const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
-            files.add(gathered(source, stems, room));
+            if (room) files.add(gathered(source, stems, true));
+            else files.add(source, stems);
         };
         if (o.spansIn.empty()) separate(reader, network, options, sink, progress);
         else joinSpans(reader, o.spansIn, given, sink, progress);

@@ -1,7 +1,9 @@
 #include "core/delivery/StemFiles.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <future>
 
 #include "core/audio/Decibel.h"
 #include "core/base/Error.h"
@@ -12,6 +14,41 @@
 namespace rivlen {
 
 namespace fs = std::filesystem;
+
+namespace {
+
+/// Frames that are measured and stored before the next: what was read stays in the processor's cache.
+constexpr int64_t kAtOnce = 8192;
+
+/// Frames from which on the stems are written side by side: a thread each costs more than it saves below.
+constexpr int64_t kSideBySide = 1 << 16;
+
+/// Sums and peaks that do not wait for each other: one after the other a sample takes as long as an addition.
+constexpr size_t kLanes = 8;
+
+double energyOf(std::span<const float> x) {
+    std::array<double, kLanes> sums{};
+    size_t i = 0;
+    for (; i + kLanes <= x.size(); i += kLanes)
+        for (size_t k = 0; k < kLanes; ++k) sums[k] += double(x[i + k]) * double(x[i + k]);
+    double sum = 0;
+    for (const double v : sums) sum += v;
+    for (; i < x.size(); ++i) sum += double(x[i]) * double(x[i]);
+    return sum;
+}
+
+template <typename T>
+T peakOf(std::span<const T> x) {
+    std::array<T, kLanes> peaks{};
+    size_t i = 0;
+    for (; i + kLanes <= x.size(); i += kLanes)
+        for (size_t k = 0; k < kLanes; ++k) peaks[k] = std::max(peaks[k], std::fabs(x[i + k]));
+    T peak = *std::max_element(peaks.begin(), peaks.end());
+    for (; i < x.size(); ++i) peak = std::max(peak, std::fabs(x[i]));
+    return peak;
+}
+
+}  // namespace
 
 fs::path stemPath(const StemFiles::Target& t, const std::string& stem) {
     return t.folder / (t.basename + "." + stem + "." + t.format.extension());
@@ -54,24 +91,38 @@ struct StemFiles::Impl {
 
     /// original's frames from offset on belong to out.
     void put(const AudioBuffer& original, int64_t offset, const std::vector<AudioBuffer>& out) {
-        const size_t count = size_t(out[0].frames());
-        std::vector<double> sum(count);
-        for (int c = 0; c < original.channels(); ++c) {
-            std::fill(sum.begin(), sum.end(), 0.0);
-            for (size_t s = 0; s < out.size() - withResult; ++s) {
-                const auto row = out[s].channel(c);
-                for (size_t i = 0; i < count; ++i) sum[i] += double(row[i]);
+        const int64_t count = out[0].frames();
+        std::vector<std::future<void>> running;
+        const auto policy = count >= kSideBySide ? std::launch::async : std::launch::deferred;
+        for (size_t s = 0; s < out.size(); ++s)
+            running.push_back(std::async(policy, [this, s, &out] { putStem(s, out[s]); }));
+        std::vector<double> rest;
+        for (int c = 0; c < original.channels(); ++c)
+            for (int64_t at = 0; at < count; at += kAtOnce) {
+                const auto x = original.channel(c).subspan(size_t(offset + at), size_t(std::min(kAtOnce, count - at)));
+                rest.assign(x.size(), 0.0);
+                for (size_t s = 0; s < out.size() - withResult; ++s) {
+                    const float* row = out[s].channel(c).data() + at;
+                    for (size_t i = 0; i < x.size(); ++i) rest[i] += double(row[i]);
+                }
+                for (size_t i = 0; i < x.size(); ++i) rest[i] -= double(x[i]);
+                residual = std::max(residual, peakOf(std::span<const double>(rest)));
             }
-            const auto x = original.channel(c).subspan(size_t(offset), count);
-            for (size_t i = 0; i < count; ++i) residual = std::max(residual, std::fabs(sum[i] - double(x[i])));
+        for (auto& stem : running) stem.get();
+        samples += count * original.channels();
+    }
+
+    void putStem(size_t s, const AudioBuffer& stem) {
+        for (int64_t at = 0; at < stem.frames(); at += kAtOnce) {
+            const int64_t count = std::min(kAtOnce, stem.frames() - at);
+            for (int c = 0; c < stem.channels(); ++c) {
+                const auto row = stem.channel(c).subspan(size_t(at), size_t(count));
+                energies[s] += energyOf(row);
+                peaks[s] = std::max(peaks[s], peakOf(row));
+            }
+            writers[s]->write(stem, at, count);
         }
-        for (size_t s = 0; s < out.size(); ++s) {
-            for (float v : out[s].samples()) energies[s] += double(v) * v;
-            for (float v : out[s].samples()) peaks[s] = std::max(peaks[s], std::fabs(v));
-            if (!meters.empty()) meters[s].add(out[s]);
-            writers[s]->write(out[s]);
-        }
-        samples += int64_t(count) * original.channels();
+        if (!meters.empty()) meters[s].add(stem);
     }
 };
 
@@ -99,6 +150,11 @@ StemFiles::StemFiles(const Target& target, std::vector<std::string> names, int r
 }
 
 StemFiles::~StemFiles() = default;
+
+void StemFiles::add(const AudioBuffer& source, const std::vector<AudioBuffer>& stems) {
+    if (m->neutral()) return m->put(source, 0, stems);
+    add(StemBlock{source, stems, {}});
+}
 
 void StemFiles::add(StemBlock block) {
     if (m->neutral()) return m->put(block.source, 0, block.stems);

@@ -44,7 +44,7 @@ public:
 
     /// The room, when there is one, in every block or in none.
     void add(StemBlock block);
-    void add(const AudioBuffer& source, const std::vector<AudioBuffer>& stems) { add(StemBlock{source, stems, {}}); }
+    void add(const AudioBuffer& source, const std::vector<AudioBuffer>& stems);
     StemReport finish();
 
 private:

@@ -276,26 +276,27 @@ AudioWriter::~AudioWriter() {
 
 const fs::path& AudioWriter::file() const { return m->file; }
 
-void AudioWriter::write(const AudioBuffer& audio) {
+void AudioWriter::write(const AudioBuffer& audio, int64_t first, int64_t count) {
     sf_count_t written = 0;
     if (m->quantiser) {
         m->stored.clear();
-        m->quantiser->add(audio, m->stored);
-        written = sf_writef_int(m->handle, m->stored.data(), audio.frames());
+        m->quantiser->add(count == audio.frames() ? audio : audio.slice(first, count), m->stored);
+        written = sf_writef_int(m->handle, m->stored.data(), count);
     } else {
-        m->interleaved.resize(size_t(audio.frames()) * size_t(m->channels));
-        for (int c = 0; c < m->channels; ++c) {
-            const auto row = audio.channel(c);
-            for (int64_t i = 0; i < audio.frames(); ++i) m->interleaved[size_t(i * m->channels + c)] = row[size_t(i)];
+        const size_t channels = size_t(m->channels);
+        m->interleaved.resize(size_t(count) * channels);
+        for (size_t c = 0; c < channels; ++c) {
+            const float* row = audio.channel(int(c)).data() + first;
+            for (size_t i = 0; i < size_t(count); ++i) m->interleaved[i * channels + c] = row[i];
         }
-        written = sf_writef_float(m->handle, m->interleaved.data(), audio.frames());
+        written = sf_writef_float(m->handle, m->interleaved.data(), count);
         if (m->lossless) {
             m->stored.resize(m->interleaved.size());
             std::memcpy(m->stored.data(), m->interleaved.data(), m->stored.size() * sizeof(float));
         }
     }
-    if (written != audio.frames()) m->fail(kDiskRefuses);
-    m->frames += audio.frames();
+    if (written != count) m->fail(kDiskRefuses);
+    m->frames += count;
     if (m->lossless) m->sum = rivlen::fingerprint(m->sum, m->stored);
 }
 

@@ -223,6 +223,7 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
     int64_t read = 0, written = 0;
     AudioQueue waiting(source.channels());  // source frames from written on: read once, in order
     Deliverer deliverer(Remainder(int(stemCount), source.channels(), rate), sink);
+    const float perSpeed = 1.0f / float(speeds.size());
     const auto handOn = [&](int64_t upTo) {
         int64_t count = upTo - written;
         for (const ChannelRun& run : runs)
@@ -233,12 +234,12 @@ void separateAll(SampleSource& source, const std::shared_ptr<Network>& network, 
         for (size_t s = 0; s < stemCount; ++s) stems.emplace_back(source.channels(), count);
         for (ChannelRun& run : runs)
             for (size_t s = 0; s < stemCount; ++s) {
-                const AudioBuffer part = run.ready[s].take(count);
                 for (size_t c = 0; c < run.channels().size(); ++c) {
-                    const auto from = part.channel(int(c));
-                    const auto mean = stems[s].channel(run.channels()[c]);
-                    for (size_t i = 0; i < size_t(count); ++i) mean[i] += from[i] / float(speeds.size());
+                    const float* from = run.ready[s].row(int(c)).data();
+                    float* mean = stems[s].channel(run.channels()[c]).data();
+                    for (int64_t i = 0; i < count; ++i) mean[i] += from[i] * perSpeed;
                 }
+                run.ready[s].drop(count);
             }
         if (filled) {
             for (size_t g = 0; g < groups.size(); ++g)

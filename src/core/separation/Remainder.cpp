@@ -25,6 +25,31 @@ void Remainder::newWeights(State* first, size_t stride) {
     }
 }
 
+/// The energy of the third difference, after three samples that came before.
+double Remainder::Treble::energyOf(const float* x, size_t n) {
+    // Where three samples came before in the same block no sum waits for the one before it.
+    double sums[4] = {0, 0, 0, 0};
+    const auto third = [](double now, double a, double b, double c) { return now - 3 * a + 3 * b - c; };
+    size_t i = 0;
+    for (; i < std::min<size_t>(n, 3); ++i) {
+        const double d = third(x[i], before[0], before[1], before[2]);
+        sums[0] += d * d;
+        before = {double(x[i]), before[0], before[1]};
+    }
+    for (; i + 4 <= n; i += 4)
+        for (size_t k = 0; k < 4; ++k) {
+            const float* at = x + i + k;
+            const double d = third(at[0], at[-1], at[-2], at[-3]);
+            sums[k] += d * d;
+        }
+    for (; i < n; ++i) {
+        const double d = third(x[i], x[i - 1], x[i - 2], x[i - 3]);
+        sums[0] += d * d;
+    }
+    if (n > 3) before = {double(x[n - 1]), double(x[n - 2]), double(x[n - 3])};
+    return sums[0] + sums[1] + sums[2] + sums[3];
+}
+
 void Remainder::share(const AudioBuffer& source, std::vector<AudioBuffer>& stems) {
     const size_t channels = size_t(source.channels());
     const int64_t frames = source.frames();
@@ -39,13 +64,7 @@ void Remainder::share(const AudioBuffer& source, std::vector<AudioBuffer>& stems
             for (size_t s = 0; s < m_stems; ++s) {
                 const float* v = stems[s].channel(int(c)).data() + from;
                 State& state = m_states[s * channels + c];
-                auto& [value, first, second] = state.previous;
-                for (size_t i = 0; i < n; ++i) {
-                    const double newFirst = double(v[i]) - value, newSecond = newFirst - first,
-                                 third = newSecond - second;
-                    state.block += third * third;
-                    value = double(v[i]), first = newFirst, second = newSecond;
-                }
+                state.block += state.treble.energyOf(v, n);
                 for (size_t i = 0; i < n; ++i) m_rest[i] += double(v[i]);
             }
             for (size_t i = 0; i < n; ++i) m_rest[i] = double(x[i]) - m_rest[i];

@@ -1,6 +1,7 @@
 #pragma once
 #include <algorithm>
 #include <array>
+#include <cstddef>
 #include <vector>
 
 #include "core/audio/AudioBuffer.h"
@@ -23,10 +24,14 @@ public:
     static int blockAt(int sampleRate) { return std::max(16, sampleRate / 1000); }
 
 private:
+    struct Treble {
+        std::array<double, 3> before{};  ///< the last samples, the newest first
+        double energyOf(const float* x, size_t n);
+    };
     struct State {
-        double energy = 0, block = 0;      ///< smoothed; of the block so far
-        std::array<double, 3> previous{};  ///< sample, its first and second difference
-        double weight = 0, target = 0;     ///< at the block's two ends
+        double energy = 0, block = 0;  ///< smoothed; of the block so far
+        Treble treble;
+        double weight = 0, target = 0;  ///< at the block's two ends
     };
     void newWeights(State* first, size_t stride);
 

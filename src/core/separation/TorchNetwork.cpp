@@ -139,8 +139,7 @@ std::vector<AudioBuffer> TorchNetwork::separatePart(const AudioBuffer& mixture, 
             for (auto& stem : stems) stem = stem.slice(part.first, part.count);
         }
         for (auto& stem : stems)
-            for (float& v : stem.samples())
-                if (!std::isfinite(v)) v = 0.0f;
+            for (float& v : stem.samples()) v = std::isfinite(v) ? v : 0.0f;
         return stems;
     } catch (const std::bad_alloc&) {
         throw;
