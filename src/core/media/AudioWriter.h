@@ -52,8 +52,8 @@ public:
     void write(const AudioBuffer& audio) { write(audio, 0, audio.frames()); }
     /// count of its frames, from first on. Throws Error (OutputUnwritable), for instance on a full disk.
     void write(const AudioBuffer& audio, int64_t first, int64_t count);
-    void commit();                         ///< completes the file and, once it is on the disk, gives it its name
-    void commitForNow();                   ///< the same for a file that is only passed on: without waiting for the disk
+    void commit();        ///< completes the file and, once it is on the disk, gives it its name
+    void commitForNow();  ///< the same for a file that is only passed on: without waiting for the disk
     const std::filesystem::path& file() const;
     /// A sum over all samples as they are stored, in order (fingerprint()); 0 for lossy containers.
     uint64_t fingerprint() const;

@@ -9,7 +9,7 @@
 namespace rivlen {
 
 /// Of a tile without its context, as long as nobody says otherwise; shorter where a network hears at several speeds.
-inline constexpr double kTileSeconds = 48;
+inline constexpr double kTileSeconds = 72;
 
 /// How a recording is separated.
 struct EngineOptions {

@@ -1,7 +1,7 @@
 #pragma once
 #include <algorithm>
 #include <array>
-#include <cstddef>
+#include <cstdint>
 #include <vector>
 
 #include "core/audio/AudioBuffer.h"
@@ -24,23 +24,27 @@ public:
     static int blockAt(int sampleRate) { return std::max(16, sampleRate / 1000); }
 
 private:
+    /// The last samples, the newest first.
     struct Treble {
-        std::array<double, 3> before{};  ///< the last samples, the newest first
-        double energyOf(const float* x, size_t n);
+        std::array<float, 3> before{};
+        double energyOf(const float* x, int n);
     };
     struct State {
         double energy = 0, block = 0;  ///< smoothed; of the block so far
         Treble treble;
         double weight = 0, target = 0;  ///< at the block's two ends
     };
-    void newWeights(State* first, size_t stride);
+    struct Channel {
+        std::vector<State> states;  ///< one a stem
+        int at = 0;                 ///< position in the block
+        std::vector<double> rest, others;
+    };
+    void share(Channel& channel, const float* source, const std::vector<float*>& stems, int64_t frames) const;
+    void newWeights(std::vector<State>& states) const;
 
-    size_t m_stems;
-    int m_block;                  ///< samples between new weights, which change linearly in between
-    int m_at = 0;                 ///< position in the block
-    std::vector<State> m_states;  ///< stem-major
-    double m_smoothing;           ///< per block
-    std::vector<double> m_rest, m_others;
+    int m_block;         ///< samples between new weights, which change linearly in between
+    double m_smoothing;  ///< per block
+    std::vector<Channel> m_channels;
 };
 
 }  // namespace rivlen
