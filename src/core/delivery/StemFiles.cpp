@@ -23,7 +23,7 @@ constexpr int64_t kAtOnce = 8192;
 /// Frames from which on the stems are written side by side: a thread each costs more than it saves below.
 constexpr int64_t kSideBySide = 1 << 16;
 
-/// Sums and peaks that do not wait for each other: one after the other a sample takes as long as an addition.
+/// Sums and maxima that do not wait for each other: one after the other a sample takes as long as an addition.
 constexpr size_t kLanes = 8;
 
 double energyOf(std::span<const float> x) {
@@ -37,15 +37,14 @@ double energyOf(std::span<const float> x) {
     return sum;
 }
 
-template <typename T>
-T peakOf(std::span<const T> x) {
-    std::array<T, kLanes> peaks{};
+double largestOf(const std::vector<double>& x) {
+    std::array<double, kLanes> largest{};
     size_t i = 0;
     for (; i + kLanes <= x.size(); i += kLanes)
-        for (size_t k = 0; k < kLanes; ++k) peaks[k] = std::max(peaks[k], std::fabs(x[i + k]));
-    T peak = *std::max_element(peaks.begin(), peaks.end());
-    for (; i < x.size(); ++i) peak = std::max(peak, std::fabs(x[i]));
-    return peak;
+        for (size_t k = 0; k < kLanes; ++k) largest[k] = std::max(largest[k], std::fabs(x[i + k]));
+    double found = *std::max_element(largest.begin(), largest.end());
+    for (; i < x.size(); ++i) found = std::max(found, std::fabs(x[i]));
+    return found;
 }
 
 }  // namespace
@@ -106,7 +105,7 @@ struct StemFiles::Impl {
                     for (size_t i = 0; i < x.size(); ++i) rest[i] += double(row[i]);
                 }
                 for (size_t i = 0; i < x.size(); ++i) rest[i] -= double(x[i]);
-                residual = std::max(residual, peakOf(std::span<const double>(rest)));
+                residual = std::max(residual, largestOf(rest));
             }
         for (auto& stem : running) stem.get();
         samples += count * original.channels();
